@@ -1,0 +1,11 @@
+export {
+  type AutoExposure,
+  autoExposure,
+  type AutoExposureMode,
+  type AutoExposureOptions,
+  type CeilingBehaviour,
+  type ExposureBody,
+  type ExposureLimit,
+} from './autoExposure.js';
+export { exposureValue100 } from './exposureValue.js';
+export { flashReachM, reciprocityCorrectedS } from './filmAndFlash.js';

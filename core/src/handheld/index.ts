@@ -1,0 +1,2 @@
+export { motionShutterLimitS } from './motion.js';
+export { shakeSharpProbability, shakeShutterLimitS } from './shake.js';

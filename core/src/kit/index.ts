@@ -1,0 +1,32 @@
+export {
+  type Body,
+  CONTROL_KINDS,
+  type ControlKind,
+  type Film,
+  FILM_KINDS,
+  type FilmKind,
+  type Filter,
+  FILTER_KINDS,
+  type FilterKind,
+  type Flash,
+  KIT_KINDS,
+  type KitItem,
+  type KitKind,
+  type Lens,
+  METER_PATTERNS,
+  type MeterPattern,
+  type Support,
+  SUPPORT_KINDS,
+  type SupportKind,
+} from './items.js';
+export {
+  bodyShutters,
+  FOCUS_DISTANCES_M,
+  focusPositionsM,
+  isoCeilingOf,
+  lensApertures,
+  rollIso,
+  slowestAutoSeries,
+  widestFNumberAt,
+} from './reach.js';
+export { DEFAULT_STANDARD, type ShakeRule, type Standard } from './standard.js';

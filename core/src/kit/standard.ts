@@ -1,0 +1,39 @@
+import type { SharpnessStandard } from '../optics/index.js';
+
+/** Rules by which people set their slowest handheld shutter. */
+export type ShakeRule =
+  | { readonly kind: 'reciprocal' }
+  | { readonly kind: 'reciprocalCrop' }
+  | { readonly kind: 'halfReciprocalCrop' }
+  | { readonly kind: 'floor'; readonly floorS: number };
+
+/** A person's own limits. */
+export interface Standard {
+  readonly sharpness: SharpnessStandard;
+  readonly shakeRule: ShakeRule;
+  /** Against the rule, stops; + is steadier. */
+  readonly steadinessStops: number;
+  readonly steadinessSpreadStops: number;
+  /** Own ISO ceiling by body id; the body's highest where there is none. */
+  readonly isoCeilingByBody: Readonly<Record<string, number>>;
+  /** σ of the logarithm of guessed distances. */
+  readonly guessSpread: number;
+  /** +0.10: guesses come out 10 % long. */
+  readonly guessBias: number;
+  readonly paceMps: number;
+  readonly strideM: number;
+  readonly reactionS: number;
+}
+
+export const DEFAULT_STANDARD: Standard = {
+  sharpness: { kind: 'armsLength' },
+  shakeRule: { kind: 'reciprocalCrop' },
+  steadinessStops: 0,
+  steadinessSpreadStops: 0.5,
+  isoCeilingByBody: {},
+  guessSpread: 0.2,
+  guessBias: 0,
+  paceMps: 1.2,
+  strideM: 0.75,
+  reactionS: 0.6,
+};

@@ -1,0 +1,32 @@
+export {
+  ARTIFICIAL_LIGHT,
+  ARTIFICIAL_LIGHTS,
+  ARTIFICIAL_SPREAD_EV,
+  type ArtificialLight,
+  LAMPS_ON_BELOW_DEG,
+} from './artificial.js';
+export { type DayClock, dayClock, dayOfYear, MINUTES_PER_DAY } from './dayClock.js';
+export { checkTimeZone, type DaySpan, localDaySpan } from './localDay.js';
+export type { Building } from './prisms.js';
+export { type Refraction } from './refraction.js';
+export { isSunlit, type ScenePoint, type ShadowScene, shadowScene } from './shadowScene.js';
+export {
+  DEFAULT_SKY_SETTINGS,
+  evOfLux,
+  luxOfEv,
+  OPEN_GROUND,
+  type OpenSky,
+  openSky,
+  PLACE_WITHOUT_FOOTPRINTS,
+  skyLuminanceEv,
+  type SkySettings,
+  type StreetLight,
+  streetLight,
+  type Surroundings,
+  WALL_OVER_GREY_EV,
+  yearlyTerm,
+} from './sky.js';
+export { type SunEvents, sunEvents } from './sunEvents.js';
+export { sunlitWindows, type TimeSpan } from './sunlitWindows.js';
+export { foldBearingDeg, type Place, type SunPosition, sunPosition } from './sunPosition.js';
+export { type SunTrack, sunTrack } from './sunTrack.js';

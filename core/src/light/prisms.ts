@@ -1,0 +1,147 @@
+import { checkArray, checkAtLeast, checkFinite, checkOptions, checkPositive, describeValue, rangeError } from '../units/index.js';
+
+export interface Building {
+  /** Corners in metres, east and north of the origin; a simple polygon of either winding, closing point optional. */
+  readonly footprint: readonly (readonly [eastM: number, northM: number])[];
+  readonly heightM: number;
+  /** Underside of an arch or overhang; 0 by default. */
+  readonly baseM?: number;
+}
+
+export interface Prism {
+  /** x0, y0, x1, y1, … without the closing point. */
+  readonly corners: Float64Array;
+  readonly baseM: number;
+  readonly heightM: number;
+  readonly minX: number;
+  readonly minY: number;
+  readonly maxX: number;
+  readonly maxY: number;
+}
+
+function readCorner(name: string, corner: unknown): [number, number] {
+  if (!Array.isArray(corner) || corner.length < 2) {
+    throw new TypeError(`${name} must be a pair [eastM, northM], got ${describeValue(corner)}`);
+  }
+  const [eastM, northM] = corner as unknown[];
+  checkFinite(`${name}[0]`, eastM);
+  checkFinite(`${name}[1]`, northM);
+  return [eastM, northM];
+}
+
+/** Corners without repeats in a row, so that no edge has length zero. */
+function readFootprint(name: string, footprint: unknown): Float64Array {
+  checkArray(name, footprint);
+  const flat: number[] = [];
+  footprint.forEach((corner, k) => {
+    const [x, y] = readCorner(`${name}[${k}]`, corner);
+    if (flat.length === 0 || flat[flat.length - 2] !== x || flat[flat.length - 1] !== y) flat.push(x, y);
+  });
+  const closes = flat.length > 2 && flat[0] === flat[flat.length - 2] && flat[1] === flat[flat.length - 1];
+  if (closes) flat.length -= 2;
+  if (flat.length < 6) throw rangeError(name, 'a polygon of at least three different corners', footprint);
+  return Float64Array.from(flat);
+}
+
+export function readPrism(building: unknown, name: string): Prism {
+  checkOptions(name, building);
+  const { footprint, heightM, baseM = 0 } = building as Building;
+  const corners = readFootprint(`${name}.footprint`, footprint);
+  checkPositive(`${name}.heightM`, heightM);
+  checkAtLeast(`${name}.baseM`, baseM, 0);
+  if (heightM <= baseM) throw rangeError(`${name}.heightM`, `greater than baseM (${baseM})`, heightM);
+  const xs = corners.filter((_, k) => k % 2 === 0);
+  const ys = corners.filter((_, k) => k % 2 === 1);
+  return {
+    corners,
+    baseM,
+    heightM,
+    minX: xs.reduce((a, b) => Math.min(a, b)),
+    minY: ys.reduce((a, b) => Math.min(a, b)),
+    maxX: xs.reduce((a, b) => Math.max(a, b)),
+    maxY: ys.reduce((a, b) => Math.max(a, b)),
+  };
+}
+
+/** Lengths in metres below which two places are one: a wall's face, a roof's edge. */
+const TOUCH_M = 1e-9;
+
+function isOnEdge(px: number, py: number, ax: number, ay: number, bx: number, by: number): boolean {
+  const [ex, ey] = [bx - ax, by - ay];
+  const lengthSquared = ex * ex + ey * ey;
+  const along = Math.min(1, Math.max(0, ((px - ax) * ex + (py - ay) * ey) / lengthSquared));
+  return Math.hypot(ax + along * ex - px, ay + along * ey - py) <= TOUCH_M;
+}
+
+/** Strictly inside by the even-odd rule; a point on an edge is outside. */
+export function isStrictlyInside({ corners }: Prism, px: number, py: number): boolean {
+  let inside = false;
+  let ax = corners[corners.length - 2] as number;
+  let ay = corners[corners.length - 1] as number;
+  for (let k = 0; k < corners.length; k += 2) {
+    const bx = corners[k] as number;
+    const by = corners[k + 1] as number;
+    if (isOnEdge(px, py, ax, ay, bx, by)) return false;
+    if (ay > py !== by > py && px < ax + ((py - ay) / (by - ay)) * (bx - ax)) inside = !inside;
+    ax = bx;
+    ay = by;
+  }
+  return inside;
+}
+
+/** A level ray from (x, y) along the unit vector (dx, dy). */
+export interface LevelRay {
+  readonly x: number;
+  readonly y: number;
+  readonly dx: number;
+  readonly dy: number;
+}
+
+/** Scratch space of `passesThrough`, kept so that a question allocates nothing. */
+const crossings: number[] = [];
+
+/** Level distances at which the ray's line meets or touches the footprint's outline, unsorted, into `crossings`. */
+function collectCrossings(corners: Float64Array, ray: LevelRay): boolean {
+  crossings.length = 0;
+  let touches = false;
+  let ax = (corners[corners.length - 2] as number) - ray.x;
+  let ay = (corners[corners.length - 1] as number) - ray.y;
+  let sideA = ray.dx * ay - ray.dy * ax;
+  for (let k = 0; k < corners.length; k += 2) {
+    const bx = (corners[k] as number) - ray.x;
+    const by = (corners[k + 1] as number) - ray.y;
+    const sideB = ray.dx * by - ray.dy * bx;
+    if (Math.abs(sideB) <= TOUCH_M) {
+      touches = true;
+      crossings.push(bx * ray.dx + by * ray.dy);
+    } else if (Math.abs(sideA) > TOUCH_M && sideA > 0 !== sideB > 0) {
+      const share = sideA / (sideA - sideB);
+      crossings.push((ax + share * (bx - ax)) * ray.dx + (ay + share * (by - ay)) * ray.dy);
+    }
+    ax = bx;
+    ay = by;
+    sideA = sideB;
+  }
+  return touches;
+}
+
+/**
+ * Whether the ray passes through the footprint's interior between the level distances `from` and `to`.
+ * Between two neighbouring crossings the ray is wholly in or out: alternately in the plain case, by a look at the
+ * middle where the line touches a corner or runs along a wall.
+ */
+export function passesThrough(prism: Prism, ray: LevelRay, from: number, to: number): boolean {
+  const touches = collectCrossings(prism.corners, ray);
+  if (crossings.length < 2) return false;
+  crossings.sort((a, b) => a - b);
+  for (let k = 1; k < crossings.length; k++) {
+    if (!touches && k % 2 === 0) continue;
+    const enter = Math.max(from, crossings[k - 1] as number);
+    const leave = Math.min(to, crossings[k] as number);
+    if (leave - enter <= TOUCH_M) continue;
+    if (!touches) return true;
+    const middle = (enter + leave) / 2;
+    if (isStrictlyInside(prism, ray.x + middle * ray.dx, ray.y + middle * ray.dy)) return true;
+  }
+  return false;
+}

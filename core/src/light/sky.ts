@@ -1,0 +1,197 @@
+/**
+ * Daylight availability: what sun and sky give in the open, and what a street lets through.
+ * Altitudes are geometric. Source: IES Calculation of Daylight Availability (1984) with the figures of
+ * docs/formulas.md#sky; twilight anchors there too.
+ */
+
+/** Kilolux of the standard sun outside the air, before the yearly term. */
+const SOLAR_KLX = 127.5;
+const RAD = Math.PI / 180;
+
+interface Sky {
+  /** Extinction per airmass; null where no direct sun comes through. */
+  readonly extinction: number | null;
+  /** Diffuse on the level = A + B·sin^C h, kilolux. */
+  readonly a: number;
+  readonly b: number;
+  readonly c: number;
+}
+
+const CLEAR: Sky = { extinction: 0.21, a: 0.8, b: 15.5, c: 0.5 };
+const HAZY: Sky = { extinction: 0.8, a: 0.3, b: 45, c: 1 };
+const OVERCAST: Sky = { extinction: null, a: 0.3, b: 21, c: 1 };
+
+/** Twilight on the level with no moon, lux at depression 6, 12, 18°. */
+const TWILIGHT_LUX: readonly (readonly [depressionDeg: number, lux: number])[] = [
+  [6, 3.4],
+  [12, 0.008],
+  [18, 0.0006],
+];
+
+export interface SkySettings {
+  /** Glow of the town itself once the sun is down, lux. */
+  readonly cityFloorLux: number;
+  /** Reflectance of walls and ground. */
+  readonly reflectance: number;
+}
+
+export const DEFAULT_SKY_SETTINGS: SkySettings = { cityFloorLux: 1, reflectance: 0.35 };
+
+/** What a spot sees around itself; `PLACE_WITHOUT_FOOTPRINTS` where no buildings are known. */
+export interface Surroundings {
+  /** s: share of the sky seen, cosine-weighted on a level plate. */
+  readonly skyShare: number;
+  /** ℓ: lit share of what is seen instead of sky. */
+  readonly litShare: number;
+  /** w: mean over the walls seen of lit x cosine of incidence. */
+  readonly wallIncidence: number;
+}
+
+export const PLACE_WITHOUT_FOOTPRINTS: Surroundings = { skyShare: 0.5, litShare: 0.3, wallIncidence: 0.15 };
+export const OPEN_GROUND: Surroundings = { skyShare: 1, litShare: 0, wallIncidence: 0 };
+
+export interface OpenSky {
+  /** On a surface square to the sun, lux. */
+  readonly directNormalLux: number;
+  /** From the whole sky on the level, lux. */
+  readonly diffuseLux: number;
+}
+
+/** 1 + 0.034·cos(2π(J − 2)/365), J = day of the year. */
+export function yearlyTerm(dayOfYear: number): number {
+  return 1 + 0.034 * Math.cos((2 * Math.PI * (dayOfYear - 2)) / 365);
+}
+
+function directLux({ extinction }: Sky, altitudeDeg: number): number {
+  if (extinction === null || altitudeDeg <= 0) return 0;
+  return 1000 * SOLAR_KLX * Math.exp(-extinction / Math.sin(altitudeDeg * RAD));
+}
+
+function interpolateLog(x: number, x0: number, y0: number, x1: number, y1: number): number {
+  return Math.exp(Math.log(y0) + ((x - x0) / (x1 - x0)) * Math.log(y1 / y0));
+}
+
+/** Straight in log lux between the anchors; the first joins the sky's own value at 0°. */
+function twilightLux(depressionDeg: number, atHorizonLux: number, cityFloorLux: number): number {
+  let [fromDeg, fromLux] = [0, atHorizonLux];
+  for (const [deg, lux] of TWILIGHT_LUX) {
+    if (depressionDeg <= deg) {
+      const natural = interpolateLog(depressionDeg, fromDeg, fromLux, deg, lux);
+      return Math.min(atHorizonLux, natural + cityFloorLux);
+    }
+    [fromDeg, fromLux] = [deg, lux];
+  }
+  return fromLux + cityFloorLux;
+}
+
+const LOW_SUN_DEG = 2;
+
+function diffuseLux({ a, b, c }: Sky, altitudeDeg: number, cityFloorLux: number): number {
+  const above = (deg: number): number => 1000 * (a + b * Math.sin(deg * RAD) ** c);
+  if (altitudeDeg >= LOW_SUN_DEG) return above(altitudeDeg);
+  if (altitudeDeg >= 0) return interpolateLog(altitudeDeg, 0, 1000 * a, LOW_SUN_DEG, above(LOW_SUN_DEG));
+  return twilightLux(-altitudeDeg, 1000 * a, cityFloorLux);
+}
+
+/**
+ * Sun and sky over open ground. `cloud` runs from 0 (clear) over 0.5 (hazy) to 1 (overcast), mixed linearly between
+ * neighbours. `dayOfYear` null leaves the yearly term out.
+ */
+export function openSky({
+  altitudeDeg,
+  cloud,
+  dayOfYear,
+  cityFloorLux = DEFAULT_SKY_SETTINGS.cityFloorLux,
+}: {
+  readonly altitudeDeg: number;
+  readonly cloud: number;
+  readonly dayOfYear: number | null;
+  readonly cityFloorLux?: number;
+}): OpenSky {
+  const [thin, thick] = cloud <= 0.5 ? [CLEAR, HAZY] : [HAZY, OVERCAST];
+  const share = cloud <= 0.5 ? cloud / 0.5 : (cloud - 0.5) / 0.5;
+  const mix = (of: (sky: Sky) => number): number => (1 - share) * of(thin) + share * of(thick);
+  const yearly = dayOfYear === null ? 1 : yearlyTerm(dayOfYear);
+  return {
+    directNormalLux: yearly * mix((sky) => directLux(sky, altitudeDeg)),
+    diffuseLux: mix((sky) => diffuseLux(sky, altitudeDeg, cityFloorLux)),
+  };
+}
+
+export interface StreetLight {
+  readonly diffuseLux: number;
+  readonly directNormalLux: number;
+  /** On the level at the spot without the sun. */
+  readonly shadeLux: number;
+  /** On the level in the sun. */
+  readonly litGroundLux: number;
+  /** On the side of a person that faces the sun. */
+  readonly litPersonLux: number;
+  /** On the side of a person that faces the camera, by bounce and sky alone. */
+  readonly cameraSideLux: number;
+}
+
+/**
+ * The light on what is photographed at a spot: shade, lit ground, lit person, camera side, all in lux.
+ * - shade = s·diffuse + ρ(1 − s)·E_walls, E_walls = w·direct + ℓ·½·diffuse + (1 − ℓ)·s·diffuse
+ * - lit ground = direct·sin h + shade; lit person = direct + ½·shade
+ * - camera side = ½·shade + 0.1·ℓ·direct·sin h
+ */
+export function streetLight({
+  altitudeDeg,
+  sky,
+  surroundings,
+  reflectance = DEFAULT_SKY_SETTINGS.reflectance,
+}: {
+  readonly altitudeDeg: number;
+  readonly sky: OpenSky;
+  readonly surroundings: Surroundings;
+  readonly reflectance?: number;
+}): StreetLight {
+  const { skyShare: s, litShare, wallIncidence } = surroundings;
+  const { directNormalLux, diffuseLux: diffuse } = sky;
+  const wallsLux = wallIncidence * directNormalLux + litShare * 0.5 * diffuse + (1 - litShare) * s * diffuse;
+  const shadeLux = s * diffuse + reflectance * (1 - s) * wallsLux;
+  const directLevelLux = directNormalLux * Math.max(0, Math.sin(altitudeDeg * RAD));
+  return {
+    diffuseLux: diffuse,
+    directNormalLux,
+    shadeLux,
+    litGroundLux: directLevelLux + shadeLux,
+    litPersonLux: directNormalLux + shadeLux / 2,
+    cameraSideLux: shadeLux / 2 + 0.1 * litShare * directLevelLux,
+  };
+}
+
+/** EV100 of an incident light: log2(lux/2.5), the meter constant C = 250. */
+export function evOfLux(lux: number): number {
+  return Math.log2(lux / 2.5);
+}
+
+export function luxOfEv(ev100: number): number {
+  return 2.5 * 2 ** ev100;
+}
+
+/** Stops by which a surface of 35 % reads above an 18 % card under the same light: log2(0.35/0.18). */
+export const WALL_OVER_GREY_EV = 0.96;
+/** Stops by which the sky reads above a level 18 % card that it lights: log2(1/0.18). */
+const SKY_OVER_GREY_EV = 2.47;
+
+/**
+ * What a meter reads off the sky, EV: EV(diffuse) + 2.47, and with the sun between −8 and 30° another
+ * 2·(1 − cloud) within 15° of it, falling to 0 at 45°.
+ */
+export function skyLuminanceEv({
+  diffuseLux: lux,
+  cloud,
+  altitudeDeg,
+  fromSunDeg,
+}: {
+  readonly diffuseLux: number;
+  readonly cloud: number;
+  readonly altitudeDeg: number;
+  readonly fromSunDeg: number;
+}): number {
+  const near = altitudeDeg >= -8 && altitudeDeg <= 30 ? Math.min(1, Math.max(0, (45 - fromSunDeg) / 30)) : 0;
+  return evOfLux(lux) + SKY_OVER_GREY_EV + 2 * (1 - cloud) * near;
+}

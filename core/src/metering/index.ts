@@ -1,0 +1,2 @@
+export { compensationFor, type Placement, placementOf } from './placement.js';
+export type { Reading } from './reading.js';

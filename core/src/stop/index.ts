@@ -1,0 +1,24 @@
+export { type Approach, APPROACHES, DEFAULT_APPROACH } from './approach.js';
+export {
+  DEFAULT_INTENTS,
+  type Intent,
+  INTENT_KINDS,
+  INTENT_NAMES,
+  type IntentAnswers,
+  type IntentKind,
+  type IntentOf,
+} from './intents.js';
+export { type LightWindow, lightWindows, WINDOW_RULES, type WindowRules } from './lightWindows.js';
+export { type QualityInput, type Ramp, ramp, type SiteOfDay, type WindowReason } from './quality.js';
+export type { Consent, HoursSpan, Movers, Pavement, Stop, Subject, SunGap } from './stop.js';
+export { type SiteDay, type StopDay, stopDay, type StopDayInput, stopLightOn } from './stopDay.js';
+export {
+  bearingGapDeg,
+  isSpotSunlit,
+  isWithinHours,
+  type LightSite,
+  type MeteredSurface,
+  type StopInstant,
+  type StopLight,
+  stopLightAt,
+} from './stopLight.js';

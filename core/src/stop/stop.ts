@@ -1,0 +1,76 @@
+import type { ArtificialLight, Place } from '../light/index.js';
+import type { Approach } from './approach.js';
+import type { Intent } from './intents.js';
+
+/** Where people are sharp or not: the zone wanted and the distances at which they really pass. */
+export interface Subject {
+  readonly nearM: number;
+  /** `Infinity` allowed. */
+  readonly farM: number;
+  readonly medianM: number;
+  /** σ of the logarithm of the distances. */
+  readonly spread: number;
+}
+
+export interface Movers {
+  readonly who: string;
+  readonly speedMps: number;
+  readonly speedSpreadMps: number;
+  /** 0 straight at the camera, 90 straight across. */
+  readonly travelAngleDeg: number;
+  /** Half of the sector of directions round it. */
+  readonly travelSpreadDeg: number;
+  readonly passersPerMinute: number;
+  /** Share of the passers that would do. */
+  readonly suitableShare: number;
+}
+
+/** The gap between walls through which the sun reaches the spot, as read off a compass there. */
+export interface SunGap {
+  readonly fromDeg: number;
+  readonly toDeg: number;
+  readonly aboveDeg: number;
+}
+
+/** Minutes from midnight, town time. */
+export interface HoursSpan {
+  readonly fromMin: number;
+  readonly toMin: number;
+}
+
+export type Consent = 'asked' | 'unasked' | 'unrecognisable';
+export type Pavement = 'left' | 'right' | 'middle';
+
+export interface Stop {
+  readonly id: string;
+  readonly name: string;
+  readonly intent: Intent;
+  readonly position: Place | null;
+  readonly streetAxisDeg: number;
+  readonly streetWidthM: number;
+  readonly pavement: Pavement;
+  /** The way the camera looks, degrees from true north. */
+  readonly shootingBearingDeg: number;
+  readonly subject: Subject;
+  readonly movers: Movers;
+  /** Null: open to the sun all day. */
+  readonly sunGap: SunGap | null;
+  readonly lamps: ArtificialLight;
+  /** Hours in which the lamps, sign or show are on, where they are not simply on after dark. */
+  readonly hours: HoursSpan | null;
+  /** Stops that a look at the camera on the spot put onto the model's light; 0 is the model's own. */
+  readonly lightOffsetEv: number;
+  readonly arriveMin: number;
+  readonly leaveMin: number;
+  /** Walking time from the stop before; null to reckon it from the distance and the person's pace. */
+  readonly walkMin: number | null;
+  readonly lensId: string | null;
+  readonly focalLengthMm: number | null;
+  /** Null: the walk's own. */
+  readonly approach: Approach | null;
+  readonly consent: Consent;
+  readonly notes: string;
+  readonly cautions: string;
+  /** 24 figures from 0 (empty) to 3 (packed). */
+  readonly crowdByHour: readonly number[];
+}

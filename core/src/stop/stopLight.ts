@@ -1,0 +1,222 @@
+import {
+  ARTIFICIAL_LIGHT,
+  ARTIFICIAL_SPREAD_EV,
+  evOfLux,
+  LAMPS_ON_BELOW_DEG,
+  luxOfEv,
+  openSky,
+  PLACE_WITHOUT_FOOTPRINTS,
+  skyLuminanceEv,
+  streetLight,
+  type SunPosition,
+  WALL_OVER_GREY_EV,
+} from '../light/index.js';
+import type { Stop, SunGap } from './stop.js';
+
+/** The surface that a card meters, which is the one that its intent is about. */
+export type MeteredSurface =
+  | 'litPerson'
+  | 'cameraSide'
+  | 'litGround'
+  | 'shade'
+  | 'sky'
+  | 'litWall'
+  | 'shadedWall'
+  | 'lamps'
+  | 'screen';
+
+/** The light at a stop at one instant: EV100, lit and shaded, and what is known by model and by reading. */
+export interface StopLight {
+  /** The metered surface's EV100, the reading's correction included. */
+  readonly keyEv100: number;
+  readonly spreadEv: number;
+  readonly surface: MeteredSurface;
+  /** What `keyEv100` was before the correction. */
+  readonly modelEv100: number;
+  /** Stops that a reading on the spot put on top. */
+  readonly readingOffsetEv: number;
+  readonly sun: SunPosition;
+  readonly isLit: boolean;
+  readonly lampsOn: boolean;
+  readonly shadeEv: number;
+  readonly litGroundEv: number;
+  readonly litPersonEv: number;
+  readonly cameraSideEv: number;
+  /** What a meter reads off the sky in the middle of the frame. */
+  readonly skyEv: number;
+  /** The brighter lit one minus shade, stops. */
+  readonly contrastEv: number;
+}
+
+/** Smallest angle between two bearings, 0..180. */
+export function bearingGapDeg(a: number, b: number): number {
+  const turn = (((a - b) % 360) + 360) % 360;
+  return Math.min(turn, 360 - turn);
+}
+
+/** Whether a bearing lies in the sector that runs clockwise from `fromDeg` to `toDeg`. */
+function isWithinSector(bearingDeg: number, { fromDeg, toDeg }: SunGap): boolean {
+  const width = (((toDeg - fromDeg) % 360) + 360) % 360;
+  return (((bearingDeg - fromDeg) % 360) + 360) % 360 <= width;
+}
+
+/** Sun or shade from the sun's place and the stop's own gap alone; no walls are known yet. */
+export function isSpotSunlit(gap: SunGap | null, sun: SunPosition): boolean {
+  if (sun.altitudeDeg <= 0) return false;
+  return gap === null || (sun.altitudeDeg >= gap.aboveDeg && isWithinSector(sun.azimuthDeg, gap));
+}
+
+export type LightSite = Pick<Stop, 'intent' | 'shootingBearingDeg' | 'sunGap' | 'lamps' | 'hours' | 'lightOffsetEv'>;
+
+export interface StopInstant {
+  readonly site: LightSite;
+  /** Geometric, without refraction. */
+  readonly sun: SunPosition;
+  readonly cloud: number;
+  readonly dayOfYear: number;
+  readonly minuteOfDay: number;
+}
+
+/** Hours that run past midnight have their end before their start. */
+export function isWithinHours(hours: { fromMin: number; toMin: number }, minuteOfDay: number): boolean {
+  const { fromMin, toMin } = hours;
+  return fromMin <= toMin
+    ? minuteOfDay >= fromMin && minuteOfDay <= toMin
+    : minuteOfDay >= fromMin || minuteOfDay <= toMin;
+}
+
+export function areLampsOn({ site, sun, minuteOfDay }: StopInstant): boolean {
+  if (site.hours !== null) return isWithinHours(site.hours, minuteOfDay);
+  return sun.altitudeDeg < LAMPS_ON_BELOW_DEG;
+}
+
+/** Looking towards the sun within this, its light falls on a person's far side. */
+const BACKLIT_WITHIN_DEG = 60;
+
+type Lights = Omit<StopLight, 'keyEv100' | 'spreadEv' | 'surface' | 'modelEv100' | 'readingOffsetEv'>;
+
+function personSurface(instant: StopInstant, { isLit, sun }: Lights): MeteredSurface {
+  if (!isLit) return 'cameraSide';
+  const isBacklit = bearingGapDeg(sun.azimuthDeg, instant.site.shootingBearingDeg) < BACKLIT_WITHIN_DEG;
+  return isBacklit ? 'cameraSide' : 'litPerson';
+}
+
+function surfaceFor(instant: StopInstant, lights: Lights): MeteredSurface {
+  const { intent } = instant.site;
+  switch (intent.kind) {
+    case 'passingCandid':
+    case 'compressedDistance':
+      return personSurface(instant, lights);
+    case 'lightPool':
+      if (!lights.isLit) return lights.lampsOn ? 'lamps' : 'shade';
+      return lights.litPersonEv >= lights.litGroundEv ? 'litPerson' : 'litGround';
+    case 'silhouette':
+      if (intent.background === 'screen') return 'screen';
+      if (intent.background === 'sky') return 'sky';
+      return lights.isLit ? 'shadedWall' : 'litWall';
+    case 'intoTheSun':
+      return lights.isLit ? 'litGround' : 'shade';
+    case 'brightBackdrop':
+      return 'screen';
+    case 'litStreet':
+      return 'lamps';
+    case 'flashLift':
+      return 'sky';
+    case 'longExposure':
+      return 'shade';
+    case 'facade':
+    case 'reflection':
+      return lights.isLit ? 'litWall' : 'shadedWall';
+    case 'fireworks':
+      return 'shade';
+  }
+}
+
+/** Daylight on a surface with the light of the stop's own lamps, where they are on. */
+function withLamps({ site }: StopInstant, { lampsOn }: Lights, daylightEv: number): number {
+  const lamp = ARTIFICIAL_LIGHT[site.lamps].ev100;
+  return lamp === null || !lampsOn ? daylightEv : evOfLux(luxOfEv(lamp) + luxOfEv(daylightEv));
+}
+
+function screenEv({ site }: StopInstant, lights: Lights): number {
+  const source = site.intent.kind === 'brightBackdrop' ? site.intent.source : 'screen';
+  return (lights.lampsOn ? ARTIFICIAL_LIGHT[source].ev100 : null) ?? lights.shadeEv;
+}
+
+function evOf(surface: MeteredSurface, instant: StopInstant, lights: Lights): number {
+  switch (surface) {
+    case 'litPerson':
+      return lights.litPersonEv;
+    case 'cameraSide':
+      return withLamps(instant, lights, lights.cameraSideEv);
+    case 'litGround':
+      return lights.litGroundEv;
+    case 'shade':
+    case 'lamps':
+      return withLamps(instant, lights, lights.shadeEv);
+    case 'sky':
+      return lights.skyEv;
+    case 'litWall':
+      if (lights.sun.altitudeDeg > 0) return lights.litPersonEv + WALL_OVER_GREY_EV;
+      return withLamps(instant, lights, lights.shadeEv) + WALL_OVER_GREY_EV;
+    case 'shadedWall':
+      return withLamps(instant, lights, lights.shadeEv) + WALL_OVER_GREY_EV;
+    case 'screen':
+      return screenEv(instant, lights);
+  }
+}
+
+const RAD = Math.PI / 180;
+
+/** Angle between the middle of the frame, level, and the sun. */
+function fromSunDeg(shootingBearingDeg: number, { azimuthDeg, altitudeDeg }: SunPosition): number {
+  const cosine = Math.cos(altitudeDeg * RAD) * Math.cos((azimuthDeg - shootingBearingDeg) * RAD);
+  return Math.acos(Math.min(1, Math.max(-1, cosine))) / RAD;
+}
+
+/** Spread of daylight's model where nobody has read a meter: what haze and passing cloud do in a quarter of an hour. */
+const DAYLIGHT_SPREAD_EV = 0.5;
+
+/**
+ * The light at a stop from the sun's place, the stop's bearings and the hour alone (a place without footprints):
+ * every surface by the sky model, and the one that the intent's card meters. Source: docs/formulas.md#stop-light.
+ */
+export function stopLightAt(instant: StopInstant): StopLight {
+  const { site, sun, cloud, dayOfYear } = instant;
+  const { altitudeDeg } = sun;
+  const sky = openSky({ altitudeDeg, cloud, dayOfYear });
+  const street = streetLight({ altitudeDeg, sky, surroundings: PLACE_WITHOUT_FOOTPRINTS });
+  const isLit = isSpotSunlit(site.sunGap, sun);
+  const toCamera = -Math.cos(altitudeDeg * RAD) * Math.cos((sun.azimuthDeg - site.shootingBearingDeg) * RAD);
+  const cameraSideLux = street.cameraSideLux + (isLit ? street.directNormalLux * Math.max(0, toCamera) : 0);
+  const litPersonEv = evOfLux(street.litPersonLux);
+  const litGroundEv = evOfLux(street.litGroundLux);
+  const shadeEv = evOfLux(street.shadeLux);
+  const lights: Lights = {
+    sun,
+    isLit,
+    lampsOn: areLampsOn(instant),
+    shadeEv,
+    litGroundEv,
+    litPersonEv,
+    cameraSideEv: evOfLux(cameraSideLux),
+    skyEv: skyLuminanceEv({
+      diffuseLux: sky.diffuseLux,
+      cloud,
+      altitudeDeg,
+      fromSunDeg: fromSunDeg(site.shootingBearingDeg, sun),
+    }),
+    contrastEv: Math.max(litPersonEv, litGroundEv) - shadeEv,
+  };
+  const surface = surfaceFor(instant, lights);
+  const modelEv100 = evOf(surface, instant, lights);
+  const isArtificial = lights.lampsOn && (surface === 'lamps' || surface === 'screen');
+  return {
+    ...lights,
+    surface,
+    modelEv100,
+    readingOffsetEv: site.lightOffsetEv,
+    keyEv100: modelEv100 + site.lightOffsetEv,
+    spreadEv: isArtificial ? ARTIFICIAL_SPREAD_EV : DAYLIGHT_SPREAD_EV,
+  };
+}
