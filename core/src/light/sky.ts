@@ -45,10 +45,18 @@ export interface Surroundings {
   readonly litShare: number;
   /** w: mean over the walls seen of lit x cosine of incidence. */
   readonly wallIncidence: number;
+  /** Share of the ground in front that is lit. */
+  readonly groundLitShare: number;
 }
 
-export const PLACE_WITHOUT_FOOTPRINTS: Surroundings = { skyShare: 0.5, litShare: 0.3, wallIncidence: 0.15 };
-export const OPEN_GROUND: Surroundings = { skyShare: 1, litShare: 0, wallIncidence: 0 };
+/** The ground is taken to be as lit as all that is seen. */
+export const PLACE_WITHOUT_FOOTPRINTS: Surroundings = {
+  skyShare: 0.5,
+  litShare: 0.3,
+  wallIncidence: 0.15,
+  groundLitShare: 0.3,
+};
+export const OPEN_GROUND: Surroundings = { skyShare: 1, litShare: 0, wallIncidence: 0, groundLitShare: 1 };
 
 export interface OpenSky {
   /** On a surface square to the sun, lux. */
@@ -135,7 +143,7 @@ export interface StreetLight {
  * The light on what is photographed at a spot: shade, lit ground, lit person, camera side, all in lux.
  * - shade = s·diffuse + ρ(1 − s)·E_walls, E_walls = w·direct + ℓ·½·diffuse + (1 − ℓ)·s·diffuse
  * - lit ground = direct·sin h + shade; lit person = direct + ½·shade
- * - camera side = ½·shade + 0.1·ℓ·direct·sin h
+ * - camera side = ½·shade + 0.1·(lit share of the ground)·direct·sin h
  */
 export function streetLight({
   altitudeDeg,
@@ -148,7 +156,7 @@ export function streetLight({
   readonly surroundings: Surroundings;
   readonly reflectance?: number;
 }): StreetLight {
-  const { skyShare: s, litShare, wallIncidence } = surroundings;
+  const { skyShare: s, litShare, wallIncidence, groundLitShare } = surroundings;
   const { directNormalLux, diffuseLux: diffuse } = sky;
   const wallsLux = wallIncidence * directNormalLux + litShare * 0.5 * diffuse + (1 - litShare) * s * diffuse;
   const shadeLux = s * diffuse + reflectance * (1 - s) * wallsLux;
@@ -159,7 +167,7 @@ export function streetLight({
     shadeLux,
     litGroundLux: directLevelLux + shadeLux,
     litPersonLux: directNormalLux + shadeLux / 2,
-    cameraSideLux: shadeLux / 2 + 0.1 * litShare * directLevelLux,
+    cameraSideLux: shadeLux / 2 + 0.1 * groundLitShare * directLevelLux,
   };
 }
 

@@ -5,8 +5,11 @@ import { parseEntry } from './parseEntry.js';
 const MINUS = '−';
 const STOP_FRACTIONS: Readonly<Record<string, string>> = { '1/2': '½', '1/3': '⅓', '2/3': '⅔' };
 
+/** Rounded, without trailing zeros; a value that would round to nothing keeps two figures instead. */
 function trimmed(value: number, decimals: number): string {
-  return String(Number(value.toFixed(decimals)));
+  const rounded = Number(value.toFixed(decimals));
+  if (rounded !== 0 || value <= 0) return String(rounded);
+  return value.toFixed(Math.min(20, Math.ceil(-Math.log10(value)) + 1)).replace(/0+$/, '');
 }
 
 /**
@@ -61,7 +64,7 @@ function formatDistance(distanceM: number, unit: LengthUnit): string {
 
 function unsignedStops(stops: number, step: StopStep): string {
   const perStop = STEPS_PER_STOP[step];
-  const candidate = trimmed(stops, 2);
+  const candidate = String(Number(stops.toFixed(2)));
   const read = parseEntry(candidate, { kind: 'stops', step });
   const steps = Math.round(stops * perStop);
   const isMark = isSameValue(steps / perStop, stops) || (read.ok && isSameValue(steps / perStop, read.value));

@@ -1,0 +1,43 @@
+import { chanceOfAtLeast, distanceBetweenM, legBetween, suitablePerMinute, waitForChanceMin, walkLegs } from './index.js';
+import type { Stop } from '../stop/index.js';
+
+const stop = (over: Partial<Stop>): Stop => ({ position: null, arriveMin: 0, leaveMin: 0, walkMin: null, ...over }) as Stop;
+
+describe('legs', () => {
+  it('measures a degree of latitude as 111.195 km', () => {
+    expect(distanceBetweenM({ latitude: 46, longitude: -20 }, { latitude: 47, longitude: -20 })).toBeCloseTo(111_195, -1);
+    expect(distanceBetweenM({ latitude: 10, longitude: 10 }, { latitude: 10, longitude: 10 })).toBe(0);
+  });
+
+  it('reckons walking time from distance and pace, whole minutes up, and what is to spare', () => {
+    const from = stop({ position: { latitude: 46.5, longitude: -20.7 }, leaveMin: 600 });
+    const to = stop({ position: { latitude: 46.5027, longitude: -20.7 }, arriveMin: 620 });
+    const leg = legBetween(from, to, 1.2); // 300.2 m as the crow flies, 375.3 m by the streets, 5.2 min
+    expect(leg.distanceM).toBeCloseTo(375.3, 0);
+    expect(leg).toMatchObject({ walkMin: 6, reachMin: 606, spareMin: 14, isEstimated: false });
+  });
+
+  it('takes the time that was typed, and says when one is late', () => {
+    const leg = legBetween(stop({ leaveMin: 600 }), stop({ arriveMin: 605, walkMin: 9 }), 1.2);
+    expect(leg).toMatchObject({ walkMin: 9, spareMin: -4, isEstimated: true });
+  });
+
+  it('has one leg fewer than stops', () => {
+    expect(walkLegs([], 1)).toEqual([]);
+    expect(walkLegs([stop({})], 1)).toEqual([]);
+    expect(walkLegs([stop({}), stop({}), stop({})], 1)).toHaveLength(2);
+  });
+});
+
+describe('waiting, by sheet 6', () => {
+  it('has the Poisson tail', () => {
+    const rate = suitablePerMinute({ passersPerMinute: 4, suitableShare: 0.25 });
+    expect(rate).toBe(1);
+    expect(chanceOfAtLeast(3, rate, 5)).toBeCloseTo(0.8753, 4);
+    expect(chanceOfAtLeast(0, rate, 5)).toBe(1);
+    expect(chanceOfAtLeast(1, rate, 0)).toBe(0);
+    expect(chanceOfAtLeast(1, rate, -3)).toBe(0);
+    expect(waitForChanceMin(0.8, rate)).toBeCloseTo(1.609, 3);
+    expect(waitForChanceMin(0.8, 0)).toBe(Infinity);
+  });
+});
