@@ -1,0 +1,45 @@
+import { scaleLinear, type ScaleLinear } from 'd3-scale';
+
+/** Minutes of the day that the charts of one walk share. */
+export interface TimeDomain {
+  readonly fromMin: number;
+  readonly toMin: number;
+}
+
+const HOUR_MIN = 60;
+const DAY_MIN = 1440;
+const MARGIN_MIN = 40;
+
+/** Whole hours round all stays, with room at both ends; a whole day where there are none. */
+export function timeDomain(stays: readonly { readonly arriveMin: number; readonly leaveMin: number }[]): TimeDomain {
+  if (stays.length === 0) return { fromMin: 0, toMin: DAY_MIN };
+  const first = Math.min(...stays.map(({ arriveMin }) => arriveMin)) - MARGIN_MIN;
+  const last = Math.max(...stays.map(({ leaveMin }) => leaveMin)) + MARGIN_MIN;
+  const fromMin = Math.max(0, Math.floor(first / HOUR_MIN) * HOUR_MIN);
+  const toMin = Math.min(DAY_MIN, Math.ceil(last / HOUR_MIN) * HOUR_MIN);
+  return { fromMin: Math.min(fromMin, toMin - 2 * HOUR_MIN), toMin };
+}
+
+export function timeScale({ fromMin, toMin }: TimeDomain, left: number, right: number): ScaleLinear<number, number> {
+  return scaleLinear([fromMin, toMin], [left, right]).clamp(true);
+}
+
+/** Hours to label, as many as there is room for. */
+export function hourTicks({ fromMin, toMin }: TimeDomain, widthPx: number, labelPx = 46): readonly number[] {
+  const hours = (toMin - fromMin) / HOUR_MIN;
+  const every = [1, 2, 3, 4, 6, 12].find((step) => (widthPx / hours) * step >= labelPx) ?? 24;
+  const first = Math.ceil(fromMin / HOUR_MIN / every) * every;
+  const ticks: number[] = [];
+  for (let hour = first; hour * HOUR_MIN <= toMin; hour += every) ticks.push(hour * HOUR_MIN);
+  return ticks;
+}
+
+/** Minutes that an arrow key moves: 5, or 1 with Shift. Null for other keys. */
+export function minutesForKey({ key, shiftKey }: KeyboardEvent): number | null {
+  const size = shiftKey ? 1 : 5;
+  if (key === 'ArrowRight' || key === 'ArrowUp') return size;
+  if (key === 'ArrowLeft' || key === 'ArrowDown') return -size;
+  if (key === 'PageUp') return 60;
+  if (key === 'PageDown') return -60;
+  return null;
+}

@@ -1,0 +1,81 @@
+import { line } from 'd3-shape';
+
+export interface WalkRow {
+  readonly stopId: string;
+  readonly name: string;
+  readonly arriveMin: number;
+  readonly leaveMin: number;
+  /** Distance along the route, metres. */
+  readonly alongM: number;
+  /** Walking minutes to the next stop; null at the last. */
+  readonly walkMin: number | null;
+  readonly windows: readonly { readonly fromMin: number; readonly toMin: number; readonly isSun: boolean }[];
+  readonly crowdByHour: readonly number[];
+}
+
+/**
+ * Heights of the rows, the first at the bottom, by distance along the route; never nearer to each other than `leastPx`,
+ * for which the chart grows where it must.
+ */
+export function rowHeights(rows: readonly WalkRow[], topPx: number, bottomPx: number, leastPx: number): readonly number[] {
+  if (rows.length === 0) return [];
+  if (rows.length === 1) return [(topPx + bottomPx) / 2];
+  const gaps = rows.slice(1).map((row, k) => Math.max(0, row.alongM - (rows[k] as WalkRow).alongM));
+  const total = gaps.reduce((a, b) => a + b, 0) || 1;
+  const spare = Math.max(0, bottomPx - topPx - gaps.length * leastPx);
+  let y = bottomPx;
+  return [y, ...gaps.map((gap) => (y -= leastPx + (gap / total) * spare))];
+}
+
+export interface WalkerLine {
+  /** At a stop. */
+  readonly stays: readonly { readonly stopId: string; readonly path: string }[];
+  /** Time to spare before setting off. */
+  readonly spares: readonly string[];
+  readonly climbs: readonly { readonly path: string; readonly isLate: boolean }[];
+}
+
+/** Solid and level at a stop, dotted while there is time to spare, climbing only while walking. */
+export function walkerLine(rows: readonly WalkRow[], heights: readonly number[], x: (minute: number) => number): WalkerLine {
+  const path = (points: readonly (readonly [number, number])[]): string =>
+    line<readonly [number, number]>(
+      ([minute]) => x(minute),
+      ([, y]) => y,
+    )(points as (readonly [number, number])[]) ?? '';
+  const stays = rows.map((row, k) => ({
+    stopId: row.stopId,
+    path: path([
+      [row.arriveMin, heights[k] as number],
+      [row.leaveMin, heights[k] as number],
+    ]),
+  }));
+  const spares: string[] = [];
+  const climbs: { path: string; isLate: boolean }[] = [];
+  rows.slice(0, -1).forEach((row, k) => {
+    const next = rows[k + 1] as WalkRow;
+    const [here, there] = [heights[k] as number, heights[k + 1] as number];
+    const walkMin = row.walkMin ?? 0;
+    const setOff = Math.max(row.leaveMin, next.arriveMin - walkMin);
+    if (setOff > row.leaveMin) spares.push(path([[row.leaveMin, here], [setOff, here]]));
+    climbs.push({ path: path([[setOff, here], [setOff + walkMin, there]]), isLate: setOff + walkMin > next.arriveMin });
+  });
+  return { stays, spares, climbs };
+}
+
+/** Minutes of a stay that lie within the stop's windows. */
+export function minutesInLight({ arriveMin, leaveMin, windows }: Pick<WalkRow, 'arriveMin' | 'leaveMin' | 'windows'>): number {
+  const covered = new Set<number>();
+  for (const { fromMin, toMin } of windows) {
+    for (let minute = Math.max(fromMin, arriveMin); minute <= Math.min(toMin, leaveMin - 1); minute++) covered.add(minute);
+  }
+  return covered.size;
+}
+
+/** Legs on which one would come too late, with the minutes. */
+export function lateLegs(rows: readonly WalkRow[]): readonly { readonly name: string; readonly byMin: number }[] {
+  return rows.slice(1).flatMap((next, k) => {
+    const row = rows[k] as WalkRow;
+    const byMin = row.leaveMin + (row.walkMin ?? 0) - next.arriveMin;
+    return byMin > 0 ? [{ name: next.name, byMin }] : [];
+  });
+}

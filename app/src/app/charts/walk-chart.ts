@@ -1,0 +1,123 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import type { Wording } from '../wording/wording';
+import { elementWidth } from './element-size';
+import { hourTicks, minutesForKey, type TimeDomain, timeScale } from './time-axis';
+import { rowHeights, walkerLine, type WalkRow } from './walk-chart.geometry';
+
+export interface StayMove {
+  readonly stopId: string;
+  readonly edge: 'arrive' | 'leave';
+  readonly minute: number;
+}
+
+interface Grip {
+  readonly stopId: string;
+  readonly edge: StayMove['edge'];
+  /** Pointer against the value when it was taken hold of, so that nothing jumps. */
+  readonly offsetMin: number;
+}
+
+const LEAST_ROW_PX = 34;
+const TOP_PX = 26;
+const BOTTOM_PX = 22;
+
+/**
+ * Time across, distance along the route up: each stop a level line with its windows as bars, the walker one line.
+ * A stay is dragged as a whole by its middle or by its ends; arrow keys move the focused end by five minutes.
+ */
+@Component({
+  selector: 'rd-walk-chart',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './walk-chart.html',
+  styleUrl: './walk-chart.scss',
+})
+export class WalkChart {
+  readonly rows = input.required<readonly WalkRow[]>();
+  readonly domain = input.required<TimeDomain>();
+  readonly minute = input.required<number>();
+  readonly selectedId = input.required<string | null>();
+  readonly sentence = input.required<string>();
+  readonly wording = input.required<Wording>();
+  readonly gutter = input(124);
+  readonly height = input(380);
+  readonly selected = output<string>();
+  readonly stayMoved = output<StayMove>();
+  /** A drag begins or ends; gains and losses are told against the beginning. */
+  readonly dragging = output<boolean>();
+
+  private readonly width = elementWidth(720);
+  private grip: Grip | null = null;
+
+  protected readonly right = computed(() => this.width() - 10);
+  protected readonly fullHeight = computed(() =>
+    Math.max(this.height(), TOP_PX + BOTTOM_PX + (this.rows().length - 1) * LEAST_ROW_PX),
+  );
+  protected readonly x = computed(() => timeScale(this.domain(), this.gutter(), this.right()));
+  private readonly heights = computed(() => rowHeights(this.rows(), TOP_PX, this.fullHeight() - BOTTOM_PX, LEAST_ROW_PX));
+  protected readonly walker = computed(() => walkerLine(this.rows(), this.heights(), this.x()));
+  protected readonly hours = computed(() =>
+    hourTicks(this.domain(), this.right() - this.gutter()).map((minute) => this.x()(minute)),
+  );
+  protected readonly handX = computed(() => this.x()(this.minute()));
+  protected readonly lines = computed(() => {
+    const x = this.x();
+    const { fromMin, toMin } = this.domain();
+    return this.rows().map((row, k) => ({
+      ...row,
+      y: this.heights()[k] as number,
+      label: this.label(row.name),
+      isSelected: row.stopId === this.selectedId(),
+      x0: x(row.arriveMin),
+      x1: x(row.leaveMin),
+      bars: row.windows
+        .filter((window) => window.toMin > fromMin && window.fromMin < toMin)
+        .map((window) => ({ ...window, x0: x(window.fromMin), x1: x(window.toMin + 1) })),
+      crowd: row.crowdByHour
+        .map((share, hour) => ({ hour, share, x0: x(hour * 60), x1: x(hour * 60 + 60) }))
+        .filter(({ share, x0, x1 }) => share > 0 && x1 > x0),
+    }));
+  });
+
+  /** The gutter holds some fifteen letters; the whole name is in the title and the spine. */
+  private label(name: string): string {
+    const most = Math.floor((this.gutter() - 12) / 7.2);
+    return name.length > most ? `${name.slice(0, most - 1)}…` : name;
+  }
+
+  protected grab(event: PointerEvent, row: WalkRow, edge: StayMove['edge']): void {
+    if (event.button !== 0) return;
+    event.stopPropagation();
+    const at = this.minuteAt(event);
+    const value = edge === 'arrive' ? row.arriveMin : row.leaveMin;
+    this.grip = { stopId: row.stopId, edge, offsetMin: value - at };
+    (event.currentTarget as Element).setPointerCapture(event.pointerId);
+    this.dragging.emit(true);
+    this.selected.emit(row.stopId);
+  }
+
+  protected drag(event: PointerEvent): void {
+    if (this.grip === null) return;
+    const { stopId, edge, offsetMin } = this.grip;
+    this.stayMoved.emit({ stopId, edge, minute: Math.round(this.minuteAt(event) + offsetMin) });
+  }
+
+  protected release(): void {
+    if (this.grip === null) return;
+    this.grip = null;
+    this.dragging.emit(false);
+  }
+
+  protected press(event: KeyboardEvent, row: WalkRow, edge: StayMove['edge']): void {
+    const by = minutesForKey(event);
+    if (by === null) return;
+    event.preventDefault();
+    event.stopPropagation();
+    const value = edge === 'arrive' ? row.arriveMin : row.leaveMin;
+    this.stayMoved.emit({ stopId: row.stopId, edge, minute: value + by });
+  }
+
+  private minuteAt(event: PointerEvent): number {
+    const svg = (event.currentTarget as SVGElement).ownerSVGElement ?? (event.currentTarget as SVGSVGElement);
+    return this.x().invert(event.clientX - svg.getBoundingClientRect().left);
+  }
+}

@@ -1,0 +1,33 @@
+import { Injectable } from '@angular/core';
+import type { Archive } from '@roam-dial/core';
+import type { ReadArchive } from '@roam-dial/core/formats';
+import { demoOn } from './demo';
+
+/** Reads archives. The reader with its schemas is a chunk of its own, loaded when the first file comes. */
+@Injectable({ providedIn: 'root' })
+export class ArchiveService {
+  async read(text: string): Promise<ReadArchive> {
+    const { readArchive } = await import('@roam-dial/core/formats');
+    return readArchive(text);
+  }
+
+  async readFile(file: File): Promise<ReadArchive> {
+    const { LARGEST_ARCHIVE_BYTES, readArchive } = await import('@roam-dial/core/formats');
+    // A file past the limit is refused by its size, unread.
+    if (file.size > LARGEST_ARCHIVE_BYTES) {
+      const megabytes = Math.round(file.size / 1024 / 1024);
+      const message = `The file is ${megabytes} MB; at most ${LARGEST_ARCHIVE_BYTES / 1024 / 1024} MB are read.`;
+      return { ok: false, refusal: 'huge', message, problems: [] };
+    }
+    return readArchive(await file.text());
+  }
+
+  /** The demo that ships with the program, through the reader that users have. */
+  async demo(today: Date): Promise<Archive> {
+    const response = await fetch('demo.json');
+    if (!response.ok) throw new Error(`the demo could not be loaded (HTTP ${response.status})`);
+    const read = await this.read(await response.text());
+    if (!read.ok) throw new Error(`the demo could not be read: ${read.message} ${read.problems.join('; ')}`);
+    return demoOn(read.archive, today);
+  }
+}

@@ -1,0 +1,65 @@
+import { Injectable, inject } from '@angular/core';
+import { DEFAULT_SETTINGS, DEFAULT_STANDARD, type Settings, type Standard } from '@roam-dial/core';
+import { liveQuery } from 'dexie';
+import { Observable } from 'rxjs';
+import { Database, type ProfileRow } from './database';
+import type { DocumentChange, Workspace } from './workspace';
+
+export interface StoredWorkspace extends Workspace {
+  /** False in a browser that has never held anything: the demo is due. */
+  readonly isSeeded: boolean;
+}
+
+/** Rows are parsed on the way out: fields that a row of an older program lacks come from the defaults. */
+function toWorkspace(
+  kit: Workspace['kit'],
+  walks: Workspace['walks'],
+  profile: readonly ProfileRow[],
+): StoredWorkspace {
+  const valueOf = (key: ProfileRow['key']): Standard | Settings | undefined => profile.find((row) => row.key === key)?.value;
+  return {
+    kit,
+    walks,
+    standard: { ...DEFAULT_STANDARD, ...(valueOf('standard') as Standard | undefined) },
+    settings: { ...DEFAULT_SETTINGS, ...(valueOf('settings') as Settings | undefined) },
+    isSeeded: profile.length > 0,
+  };
+}
+
+/** The tables behind a plain interface: all that is stored as one stream, and changes by the document. */
+@Injectable({ providedIn: 'root' })
+export class WorkspaceRepository {
+  private readonly database = inject(Database);
+
+  /** Emits at once and after every change, whichever tab made it. */
+  readonly stored$: Observable<StoredWorkspace> = new Observable((observer) =>
+    liveQuery(async () => {
+      const { kit, walks, profile } = this.database;
+      return toWorkspace(...(await Promise.all([kit.toArray(), walks.toArray(), profile.toArray()])));
+    }).subscribe(observer),
+  );
+
+  /** All or nothing. */
+  async write(changes: readonly DocumentChange[]): Promise<void> {
+    await this.database.transaction('rw', this.database.kit, this.database.walks, this.database.profile, async () => {
+      for (const { table, key, after } of changes) {
+        if (after === undefined) await this.database[table].delete(key);
+        else await this.database.table(table).put(after);
+      }
+    });
+  }
+
+  /** Puts a first workspace in, unless another tab was quicker. */
+  async seed(first: Workspace): Promise<void> {
+    const { kit, walks, profile } = this.database;
+    await this.database.transaction('rw', kit, walks, profile, async () => {
+      if ((await profile.count()) > 0) return;
+      await kit.bulkPut([...first.kit]);
+      await walks.bulkPut([...first.walks]);
+      await profile.bulkPut([
+        { key: 'standard', value: first.standard },
+        { key: 'settings', value: first.settings },
+      ]);
+    });
+  }
+}

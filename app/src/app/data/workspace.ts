@@ -1,0 +1,78 @@
+import { type Archive, type KitItem, type Settings, type Standard, type Walk } from '@roam-dial/core';
+import type { ProfileRow } from './database';
+
+/** All that a person has in the program: the archive, held in memory. */
+export type Workspace = Archive;
+
+export type TableName = 'kit' | 'walks' | 'profile';
+
+/** One document before and after a change; undefined where it did not or does not exist. */
+export interface DocumentChange {
+  readonly table: TableName;
+  readonly key: string;
+  readonly before: KitItem | Walk | ProfileRow | undefined;
+  readonly after: KitItem | Walk | ProfileRow | undefined;
+}
+
+function listChanges<Item extends KitItem | Walk>(
+  table: 'kit' | 'walks',
+  before: readonly Item[],
+  after: readonly Item[],
+): DocumentChange[] {
+  if (before === after) return [];
+  const old = new Map(before.map((item) => [item.id, item]));
+  const changes: DocumentChange[] = after
+    .filter((item) => old.get(item.id) !== item)
+    .map((item) => ({ table, key: item.id, before: old.get(item.id), after: item }));
+  const kept = new Set(after.map((item) => item.id));
+  const removed = before.filter((item) => !kept.has(item.id));
+  return [...changes, ...removed.map((item) => ({ table, key: item.id, before: item, after: undefined }))];
+}
+
+function profileChange(before: ProfileRow, after: ProfileRow): DocumentChange[] {
+  return before.value === after.value ? [] : [{ table: 'profile', key: after.key, before, after }];
+}
+
+/** The documents in which two workspaces differ, by identity: a change replaces what it touches. */
+export function changesBetween(before: Workspace, after: Workspace): readonly DocumentChange[] {
+  return [
+    ...listChanges('kit', before.kit, after.kit),
+    ...listChanges('walks', before.walks, after.walks),
+    ...profileChange({ key: 'standard', value: before.standard }, { key: 'standard', value: after.standard }),
+    ...profileChange({ key: 'settings', value: before.settings }, { key: 'settings', value: after.settings }),
+  ];
+}
+
+function applyToList<Item extends KitItem | Walk>(
+  table: TableName,
+  items: readonly Item[],
+  changes: readonly DocumentChange[],
+): readonly Item[] {
+  const mine = new Map(changes.filter((change) => change.table === table).map((change) => [change.key, change.after]));
+  if (mine.size === 0) return items;
+  const kept = items.flatMap((item) => {
+    if (!mine.has(item.id)) return [item];
+    const after = mine.get(item.id) as Item | undefined;
+    mine.delete(item.id);
+    return after === undefined ? [] : [after];
+  });
+  const added = [...mine.values()].filter((item) => item !== undefined) as Item[];
+  return [...kept, ...added];
+}
+
+/** The workspace with each change's `after` in place. */
+export function applyChanges(workspace: Workspace, changes: readonly DocumentChange[]): Workspace {
+  const profile = (key: ProfileRow['key']): Standard | Settings | undefined =>
+    (changes.find((change) => change.table === 'profile' && change.key === key)?.after as ProfileRow | undefined)?.value;
+  return {
+    kit: applyToList('kit', workspace.kit, changes),
+    walks: applyToList('walks', workspace.walks, changes),
+    standard: (profile('standard') as Standard | undefined) ?? workspace.standard,
+    settings: (profile('settings') as Settings | undefined) ?? workspace.settings,
+  };
+}
+
+/** The same changes the other way round. */
+export function reversed(changes: readonly DocumentChange[]): readonly DocumentChange[] {
+  return changes.map((change) => ({ ...change, before: change.after, after: change.before }));
+}

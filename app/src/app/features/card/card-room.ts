@@ -1,0 +1,102 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { LightRibbon } from '../../charts/light-ribbon';
+import { timeDomain } from '../../charts/time-axis';
+import { CardStore } from '../../state/card.store';
+import { DaysStore } from '../../state/days.store';
+import { SelectionStore } from '../../state/selection.store';
+import { WordingStore } from '../../state/wording.store';
+import { DialCard } from './dial-card';
+
+/** The card alone: first thing in the hand, full screen at the table. */
+@Component({
+  selector: 'rd-card-room',
+  imports: [DialCard, LightRibbon],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h1 class="visually-hidden">Dial card</h1>
+    @if (view(); as v) {
+      <div class="stops">
+        <button type="button" class="plain-button" [disabled]="v.before === null" (click)="go(v.before)">‹ Before</button>
+        <span class="soft figure">{{ v.position }}</span>
+        <button type="button" class="plain-button" [disabled]="v.next === null" (click)="go(v.next)">Next ›</button>
+      </div>
+      <rd-light-ribbon
+        class="ribbon"
+        [stopName]="v.stop.name"
+        [day]="v.day"
+        [domain]="v.domain"
+        [minute]="v.minute"
+        [wording]="wording()"
+        [gutter]="14"
+        [height]="62"
+        [isReadOnly]="true"
+      />
+      <div class="time" role="group" aria-label="Time of day">
+        <button type="button" class="plain-button" aria-label="Five minutes earlier" (click)="move(v.minute - 5)">−5</button>
+        <strong class="figure">{{ wording().clock(v.minute) }}</strong>
+        <button type="button" class="plain-button" aria-label="Five minutes later" (click)="move(v.minute + 5)">+5</button>
+        <button type="button" class="plain-button now" (click)="move(v.stop.arriveMin)">Arrival</button>
+      </div>
+    }
+    <rd-dial-card [isInHand]="true" />
+  `,
+  styles: `
+    :host {
+      display: block;
+      max-width: 560px;
+      margin: 0 auto;
+    }
+    .stops,
+    .time {
+      display: flex;
+      align-items: center;
+      justify-content: space-between;
+      padding: 0 var(--space-2);
+    }
+    .stops .plain-button:disabled {
+      color: var(--rule);
+    }
+    .time {
+      gap: var(--space-1);
+      border-bottom: 1px solid var(--rule);
+    }
+    .time strong {
+      font-size: 1.25rem;
+    }
+    .ribbon {
+      padding: 0 var(--space-2);
+    }
+  `,
+})
+export class CardRoom {
+  private readonly selection = inject(SelectionStore);
+  private readonly focus = toSignal(inject(CardStore).focus$);
+  private readonly days = toSignal(inject(DaysStore).days$);
+  protected readonly wording = inject(WordingStore).wording;
+
+  protected readonly view = computed(() => {
+    const focus = this.focus();
+    if (focus?.walk == null || focus.stop === null) return null;
+    const { walk, stop, stopIndex } = focus;
+    return {
+      stop,
+      minute: focus.minuteOfDay,
+      before: walk.stops[stopIndex - 1] ?? null,
+      next: walk.stops[stopIndex + 1] ?? null,
+      position: `${stopIndex + 1} of ${walk.stops.length}`,
+      day: this.days()?.get(stop.id) ?? null,
+      domain: timeDomain(walk.stops),
+      walkId: walk.id,
+    };
+  });
+
+  protected go(stop: { readonly id: string; readonly arriveMin: number } | null): void {
+    const walkId = this.view()?.walkId;
+    if (stop !== null && walkId !== undefined) this.selection.selectStop(walkId, stop.id, stop.arriveMin);
+  }
+
+  protected move(minute: number): void {
+    this.selection.setMinute(minute);
+  }
+}

@@ -1,0 +1,52 @@
+import type { Why } from '@roam-dial/core';
+import type { Card } from '../../state/card.store';
+import type { Wording } from '../../wording/wording';
+import {
+  apertureNote,
+  apertureNumber,
+  focusNote,
+  focusNumber,
+  isoNote,
+  isoNumber,
+  meterNote,
+  meterNumber,
+  PATTERN_WORDS,
+  shutterNote,
+  shutterNumber,
+  shutterRole,
+} from './sentences';
+
+export type CardRowKey = 'aperture' | 'focus' | 'shutter' | 'iso' | 'meter' | 'flash';
+
+export interface CardRow {
+  readonly key: CardRowKey;
+  readonly label: string;
+  readonly number: string;
+  readonly aside: string;
+  readonly note: string;
+  readonly why: Why | null;
+}
+
+/** The five numbers in the order in which a hand sets them; a flash below them where the picture has one. */
+export function cardRows(card: Card, wording: Wording): readonly CardRow[] {
+  const { setUp } = card.result;
+  const strides = wording.strides(setUp.focus.distanceM, card.standard.strideM);
+  const rows: CardRow[] = [
+    { key: 'aperture', label: 'Aperture', number: apertureNumber(card, wording), aside: '', note: apertureNote(card, wording), why: setUp.aperture.why },
+    { key: 'focus', label: 'Focus at', number: focusNumber(card, wording), aside: strides, note: focusNote(card), why: setUp.focus.why },
+    { key: 'shutter', label: 'Shutter', number: shutterNumber(card, wording), aside: shutterRole(card), note: shutterNote(card, wording), why: setUp.shutter.why },
+    { key: 'iso', label: 'ISO', number: isoNumber(card, wording), aside: '', note: isoNote(card, wording), why: setUp.iso.why },
+    { key: 'meter', label: 'Meter', number: meterNumber(card, wording), aside: PATTERN_WORDS[setUp.meter.pattern], note: meterNote(card, wording), why: setUp.meter.why },
+  ];
+  if (setUp.flash === null) return rows;
+  const { compensationEv, reachM } = setUp.flash;
+  const flash: CardRow = {
+    key: 'flash',
+    label: 'Flash',
+    number: wording.stops(compensationEv, card.kit.body.markStep),
+    aside: `reaches ${wording.distance(reachM)}`,
+    note: 'not at riders, drivers or animals, nor close to eyes',
+    why: null,
+  };
+  return [...rows, flash];
+}

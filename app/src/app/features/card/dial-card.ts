@@ -1,0 +1,84 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { MatButtonModule } from '@angular/material/button';
+import { RouterLink } from '@angular/router';
+import { CardStore } from '../../state/card.store';
+import { CardFocus } from '../../state/card-focus';
+import { WordingStore } from '../../state/wording.store';
+import { type CardRowKey, cardRows } from './card-rows';
+import {
+  headline,
+  ladderLines,
+  lightSentence,
+  liveViewCaution,
+  obstacleSentence,
+  sacrificeSentence,
+  whyInputText,
+} from './sentences';
+import { SpotLight } from './spot-light';
+
+const NO_CARD_WORDS = {
+  noWalk: 'No walk yet. Start one, or bring the demo back.',
+  noStop: 'This walk has no stops yet. Add the first, and its card stands here.',
+  noKit: 'The card needs a body and a lens. Add them in Kit.',
+  skippedDay: 'The clocks of this place skip this day altogether. Choose another date.',
+  badInput: 'The card cannot be worked out with these values.',
+} as const;
+
+/** The set-up for the selected stop at the chosen time: five numbers, what binds each, and what to change as light goes. */
+@Component({
+  selector: 'rd-dial-card',
+  imports: [MatButtonModule, RouterLink, SpotLight],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './dial-card.html',
+  styleUrl: './dial-card.scss',
+})
+export class DialCard {
+  /** In the hand: larger, with what the camera shows as its control. */
+  readonly isInHand = input(false);
+
+  private readonly wording = inject(WordingStore).wording;
+  private readonly state = toSignal(inject(CardStore).card$);
+  protected readonly pointedAt = inject(CardFocus).pointedAt;
+  protected readonly openWhy = signal<CardRowKey | null>(null);
+
+  protected readonly card = computed(() => {
+    const state = this.state();
+    return state?.kind === 'card' ? state : null;
+  });
+  protected readonly missing = computed(() => {
+    const state = this.state();
+    return state?.kind === 'none' ? { words: NO_CARD_WORDS[state.reason], ...state } : null;
+  });
+  protected readonly view = computed(() => {
+    const card = this.card();
+    if (card === null) return null;
+    const wording = this.wording();
+    const { result } = card;
+    return {
+      headline: headline(card, wording),
+      name: card.stop.name,
+      light: lightSentence(card, wording),
+      rows: cardRows(card, wording),
+      ladder: ladderLines(card, wording),
+      obstacle: result.kind === 'cannot' ? obstacleSentence(result.obstacle, wording) : null,
+      sacrifices: result.sacrifices.map((sacrifice) => sacrificeSentence(sacrifice, wording)),
+      liveView: liveViewCaution(card, wording),
+      cautions: card.stop.cautions,
+      support: { handheld: '', braced: 'Braced.', tripod: 'On the tripod, where it is allowed and blocks nobody.' }[result.setUp.support],
+    };
+  });
+  protected readonly why = computed(() => {
+    const card = this.card();
+    const row = this.view()?.rows.find(({ key }) => key === this.openWhy());
+    if (card === null || row?.why == null) return null;
+    return {
+      ...row.why,
+      inputs: row.why.inputs.map((one) => ({ label: one.label, text: whyInputText(one, card, this.wording()) })),
+    };
+  });
+
+  protected toggleWhy(key: CardRowKey): void {
+    this.openWhy.update((open) => (open === key ? null : key));
+  }
+}

@@ -1,0 +1,2 @@
+export { CardRoom } from './card-room';
+export { DialCard } from './dial-card';

@@ -1,0 +1,56 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { MatButtonModule } from '@angular/material/button';
+import { DEFAULT_SETTINGS, type KitItem } from '@roam-dial/core';
+import { ofKind } from '../../state/bag';
+import { CardFocus, type CardTarget } from '../../state/card-focus';
+import { WorkspaceStore } from '../../state/workspace.store';
+import { CheckField } from '../../ui/check-field';
+import { ChoiceField } from '../../ui/choice-field';
+import { TextField } from '../../ui/text-field';
+import { ValueField } from '../../ui/value-field';
+import { cardNumbers } from './card-numbers';
+import type { FieldContext } from './field-spec';
+import { fieldsFor } from './fields';
+
+/** One thing of kit, field by field, with what each does to the card beside it. */
+@Component({
+  selector: 'rd-kit-item-editor',
+  imports: [CheckField, ChoiceField, MatButtonModule, TextField, ValueField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './kit-item-editor.html',
+  styleUrl: './field-row.scss',
+})
+export class KitItemEditor {
+  readonly item = input.required<KitItem>();
+  readonly changed = output<KitItem>();
+  readonly renamed = output<KitItem>();
+  readonly duplicated = output();
+  readonly removed = output();
+
+  private readonly cardFocus = inject(CardFocus);
+  private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
+  protected readonly numbers = cardNumbers();
+
+  private readonly context = computed<FieldContext>(() => ({
+    lengthUnit: (this.workspace()?.settings ?? DEFAULT_SETTINGS).lengthUnit,
+    films: ofKind(this.workspace()?.kit ?? [], 'film').map(({ id, name }) => ({ value: id, label: name })),
+  }));
+
+  protected readonly fields = computed(() => {
+    const item = this.item();
+    return fieldsFor(item).map((field) => ({
+      label: field.label,
+      effect: field.effect,
+      feeds: field.feeds,
+      number: field.feeds === null ? '' : (this.numbers()[field.feeds] ?? ''),
+      value: field.kind === 'value' ? { codec: field.codec(item, this.context()), now: field.read(item), set: (v: unknown) => field.write(item, v) } : null,
+      choice: field.kind === 'choice' ? { choices: field.choices(this.context()), now: field.read(item), set: (v: string) => field.write(item, v) } : null,
+      check: field.kind === 'check' ? { now: field.read(item), set: (v: boolean) => field.write(item, v) } : null,
+    }));
+  });
+
+  protected point(target: CardTarget): void {
+    this.cardFocus.pointedAt.set(target);
+  }
+}

@@ -1,0 +1,86 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { MatButtonModule } from '@angular/material/button';
+import { MatMenuModule } from '@angular/material/menu';
+import { DEFAULT_SETTINGS, KIT_KINDS, type KitItem, type KitKind } from '@roam-dial/core';
+import { createId, newKitItem } from '../../data/defaults';
+import { ofKind } from '../../state/bag';
+import { addKitItem, changeKitItem, duplicateKitItem, removeKitItem } from '../../state/edits';
+import { WorkspaceStore } from '../../state/workspace.store';
+import { KitItemEditor } from './kit-item-editor';
+import { StandardEditor } from './standard-editor';
+
+const KIND_WORDS: Readonly<Record<KitKind, { readonly one: string; readonly many: string }>> = {
+  body: { one: 'body', many: 'Bodies' },
+  lens: { one: 'lens', many: 'Lenses' },
+  film: { one: 'film', many: 'Films' },
+  flash: { one: 'flash', many: 'Flashes' },
+  filter: { one: 'filter', many: 'Filters' },
+  support: { one: 'support', many: 'Supports' },
+};
+
+/** What lies on the table and what goes into the bag, and the person's own limits. */
+@Component({
+  selector: 'rd-kit-room',
+  imports: [KitItemEditor, MatButtonModule, MatMenuModule, StandardEditor],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './kit-room.html',
+  styleUrl: './kit-room.scss',
+})
+export class KitRoom {
+  private readonly store = inject(WorkspaceStore);
+  private readonly workspace = toSignal(this.store.workspace$);
+  private readonly chosenId = signal<string | null>(null);
+
+  protected readonly kinds = KIT_KINDS;
+  protected readonly words = KIND_WORDS;
+  protected readonly groups = computed(() => {
+    const kit = this.workspace()?.kit ?? [];
+    return KIT_KINDS.map((kind) => ({ kind, words: KIND_WORDS[kind], items: ofKind(kit, kind) })).filter(({ items }) => items.length > 0);
+  });
+  protected readonly isEmpty = computed(() => this.groups().length === 0);
+  /** `standard` is the person; otherwise a thing. */
+  protected readonly chosen = computed(() => {
+    const kit = this.workspace()?.kit ?? [];
+    if (this.chosenId() === 'standard') return null;
+    return kit.find(({ id }) => id === this.chosenId()) ?? this.groups()[0]?.items[0] ?? null;
+  });
+  protected readonly isStandard = computed(() => this.chosenId() === 'standard' || this.chosen() === null);
+
+  protected choose(id: string): void {
+    this.chosenId.set(id);
+  }
+
+  protected add(kind: KitKind): void {
+    const markStep = (this.workspace()?.settings ?? DEFAULT_SETTINGS).markStep;
+    const item = newKitItem(kind, createId(), markStep);
+    this.store.edit({ label: `add a ${KIND_WORDS[kind].one}` }, addKitItem(item));
+    this.chosenId.set(item.id);
+  }
+
+  protected change(item: KitItem): void {
+    this.store.edit({ label: `change ${item.name}` }, changeKitItem(item.id, () => item));
+  }
+
+  protected rename(item: KitItem): void {
+    this.store.edit({ label: `rename ${item.name}`, mergeKey: `name/${item.id}` }, changeKitItem(item.id, () => item));
+  }
+
+  protected setInBag(item: KitItem, event: Event): void {
+    const inBag = (event.target as HTMLInputElement).checked;
+    const label = inBag ? `put ${item.name} into the bag` : `take ${item.name} out of the bag`;
+    this.store.edit({ label }, changeKitItem(item.id, (one) => ({ ...one, inBag })));
+  }
+
+  protected duplicate(item: KitItem): void {
+    const id = createId();
+    this.store.edit({ label: `duplicate ${item.name}` }, duplicateKitItem(item.id, id));
+    this.chosenId.set(id);
+  }
+
+  protected remove(item: KitItem): void {
+    this.store.edit({ label: `remove ${item.name}` }, removeKitItem(item.id));
+    this.store.announce(`Removed ${item.name}`);
+    this.chosenId.set(null);
+  }
+}

@@ -1,0 +1,1 @@
+export { WalkRoom } from './walk-room';

@@ -1,0 +1,172 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { MatButtonModule } from '@angular/material/button';
+import { type Approach, DEFAULT_SETTINGS, type Intent, type IntentKind, type Movers, type Stop, type Subject, type Walk } from '@roam-dial/core';
+import { AppActions } from '../../state/app-actions';
+import { ofKind } from '../../state/bag';
+import { type CardTarget, CardFocus } from '../../state/card-focus';
+import { changeStop, withArrival, withIntent, withLeaving } from '../../state/edits';
+import { WordingStore } from '../../state/wording.store';
+import { WorkspaceStore } from '../../state/workspace.store';
+import { CheckField } from '../../ui/check-field';
+import { ChoiceField } from '../../ui/choice-field';
+import { TextField } from '../../ui/text-field';
+import { ValueField } from '../../ui/value-field';
+import { bearingCodec, type Codec, clockCodec, distanceCodec, numberCodec, optional, percentCodec } from '../../wording/codec';
+import { ApproachFields } from './approach-fields';
+import { CrowdField } from './crowd-field';
+import { IntentQuestions } from './intent-questions';
+import { CONSENT_CHOICES, INTENT_CHOICES, LAMP_CHOICES, PAVEMENT_CHOICES } from './words';
+
+/** Near must stay nearer than far: each end is read against the other. */
+function before(codec: Codec<number>, isFine: (value: number) => boolean, message: string): Codec<number> {
+  return {
+    ...codec,
+    parse: (text) => {
+      const parsed = codec.parse(text);
+      return parsed.ok && !isFine(parsed.value) ? { ok: false, message } : parsed;
+    },
+    step: (value, direction) => {
+      const next = codec.step?.(value, direction) ?? value;
+      return isFine(next) ? next : value;
+    },
+  };
+}
+
+/** Everything about one stop, in the order in which one finds it out: what, when, where, who, how. */
+@Component({
+  selector: 'rd-stop-editor',
+  imports: [ApproachFields, CheckField, ChoiceField, CrowdField, IntentQuestions, MatButtonModule, TextField, ValueField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './stop-editor.html',
+  styleUrl: './editor.scss',
+})
+export class StopEditor {
+  readonly walk = input.required<Walk>();
+  readonly stop = input.required<Stop>();
+
+  protected readonly actions = inject(AppActions);
+  private readonly store = inject(WorkspaceStore);
+  private readonly cardFocus = inject(CardFocus);
+  private readonly workspace = toSignal(this.store.workspace$);
+  private readonly wording = inject(WordingStore).wording;
+  private readonly settings = computed(() => this.workspace()?.settings ?? DEFAULT_SETTINGS);
+
+  protected readonly intents = INTENT_CHOICES;
+  protected readonly lampChoices = LAMP_CHOICES;
+  protected readonly pavements = PAVEMENT_CHOICES;
+  protected readonly consents = CONSENT_CHOICES;
+  protected readonly lensChoices = computed(() => {
+    const bag = ofKind(this.workspace()?.kit ?? [], 'lens').filter(({ inBag, id }) => inBag || id === this.stop().lensId);
+    return [{ value: '', label: 'first in the bag' }, ...bag.map(({ id, name }) => ({ value: id, label: name }))];
+  });
+  protected readonly lens = computed(() => {
+    const lenses = ofKind(this.workspace()?.kit ?? [], 'lens');
+    return lenses.find(({ id }) => id === this.stop().lensId) ?? null;
+  });
+  protected readonly focal = computed(() => {
+    const lens = this.lens();
+    return optional(numberCodec({ low: lens?.shortestMm ?? 1, high: lens?.longestMm ?? 3000, unit: 'mm', decimals: 1 }));
+  });
+
+  protected readonly bearing = bearingCodec();
+  protected readonly angle = numberCodec({ low: 0, high: 90, unit: '°', step: 5 });
+  protected readonly speed = numberCodec({ low: 0, high: 30, unit: 'm/s', step: 0.1 });
+  protected readonly rate = numberCodec({ low: 0, high: 500, step: 1, decimals: 1 });
+  protected readonly share = percentCodec();
+  protected readonly spread = percentCodec(150);
+  protected readonly walkMinutes = optional(numberCodec({ low: 0, high: 600, unit: 'min', decimals: 0 }));
+  protected readonly latitude = numberCodec({ low: -90, high: 90, decimals: 6, step: 0.0001 });
+  protected readonly longitude = numberCodec({ low: -180, high: 180, decimals: 6, step: 0.0001 });
+  protected readonly width = computed(() => distanceCodec(this.settings().lengthUnit, { low: 0.5, high: 500 }));
+  private readonly reach = computed(() => distanceCodec(this.settings().lengthUnit, { low: 0.2, high: Infinity }));
+  protected readonly median = computed(() => distanceCodec(this.settings().lengthUnit, { low: 0.2, high: 100_000 }));
+  protected readonly near = computed(() =>
+    before(this.median(), (nearM) => nearM < this.stop().subject.farM, 'must be nearer than the far end'),
+  );
+  protected readonly far = computed(() =>
+    before(this.reach(), (farM) => farM > this.stop().subject.nearM, 'must be farther than the near end'),
+  );
+  protected readonly clock = computed(() => clockCodec(this.settings().clock, (minute) => this.wording().clock(minute)));
+  protected readonly arriveClock = this.clock;
+  protected readonly leaveClock = computed(() =>
+    before(this.clock(), (minute) => minute > this.stop().arriveMin, 'must be after the arrival'),
+  );
+
+  protected point(target: CardTarget): void {
+    this.cardFocus.pointedAt.set(target);
+  }
+
+  protected set(field: string, change: Partial<Stop>, isTyping = false): void {
+    this.edit(field, (stop) => ({ ...stop, ...change }), isTyping);
+  }
+
+  protected setIntent(kind: IntentKind): void {
+    this.edit('intent', (stop) => withIntent(stop, kind));
+  }
+
+  protected setAnswers(intent: Intent): void {
+    this.set('picture', { intent });
+  }
+
+  protected setSubject(change: Partial<Subject>): void {
+    this.edit('zone', (stop) => ({ ...stop, subject: { ...stop.subject, ...change } }));
+  }
+
+  protected setMovers(change: Partial<Movers>, isTyping = false): void {
+    this.edit('people', (stop) => ({ ...stop, movers: { ...stop.movers, ...change } }), isTyping);
+  }
+
+  protected setArrival(minute: number): void {
+    this.edit('arrival', (stop) => withArrival(stop, minute));
+  }
+
+  protected setLeaving(minute: number): void {
+    this.edit('leaving', (stop) => withLeaving(stop, minute));
+  }
+
+  protected setHasGap(hasGap: boolean): void {
+    this.set('gap of the sun', { sunGap: hasGap ? { fromDeg: 150, toDeg: 240, aboveDeg: 15 } : null });
+  }
+
+  protected setGap(change: Partial<NonNullable<Stop['sunGap']>>): void {
+    this.edit('gap of the sun', (stop) => (stop.sunGap === null ? stop : { ...stop, sunGap: { ...stop.sunGap, ...change } }));
+  }
+
+  protected setHasHours(hasHours: boolean): void {
+    this.set('hours', { hours: hasHours ? { fromMin: 18 * 60, toMin: 23 * 60 } : null });
+  }
+
+  protected setHours(change: Partial<NonNullable<Stop['hours']>>): void {
+    this.edit('hours', (stop) => (stop.hours === null ? stop : { ...stop, hours: { ...stop.hours, ...change } }));
+  }
+
+  protected setHasPosition(hasPosition: boolean): void {
+    const { latitude, longitude } = this.walk().place;
+    this.set('position', { position: hasPosition ? { latitude, longitude } : null });
+  }
+
+  protected setPosition(change: Partial<NonNullable<Stop['position']>>): void {
+    this.edit('position', (stop) => (stop.position === null ? stop : { ...stop, position: { ...stop.position, ...change } }));
+  }
+
+  protected setLens(lensId: string): void {
+    this.set('lens', { lensId: lensId === '' ? null : lensId, focalLengthMm: null });
+  }
+
+  protected setOwnApproach(isOwn: boolean): void {
+    this.set('approach', { approach: isOwn ? this.walk().approach : null });
+  }
+
+  protected setApproach(approach: Approach): void {
+    this.set('approach', { approach });
+  }
+
+  private edit(field: string, change: (stop: Stop) => Stop, isTyping = false): void {
+    const { id, name } = this.stop();
+    this.store.edit(
+      { label: `change the ${field} of ${name}`, ...(isTyping ? { mergeKey: `${field}/${id}` } : {}) },
+      changeStop(this.walk().id, id, change),
+    );
+  }
+}

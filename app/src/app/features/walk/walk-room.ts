@@ -1,0 +1,101 @@
+import { BreakpointObserver } from '@angular/cdk/layout';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { MatButtonModule } from '@angular/material/button';
+import { walkLegs } from '@roam-dial/core';
+import { map } from 'rxjs';
+import { LightRibbon } from '../../charts/light-ribbon';
+import { timeDomain, type TimeDomain } from '../../charts/time-axis';
+import { type StayMove, WalkChart } from '../../charts/walk-chart';
+import { AppActions } from '../../state/app-actions';
+import { CardStore } from '../../state/card.store';
+import { DaysStore } from '../../state/days.store';
+import { changeStop, withArrival, withLeaving } from '../../state/edits';
+import { SelectionStore } from '../../state/selection.store';
+import { WordingStore } from '../../state/wording.store';
+import { WorkspaceStore } from '../../state/workspace.store';
+import { ValueField } from '../../ui/value-field';
+import { clockCodec } from '../../wording/codec';
+import { Spine } from '../spine';
+import { StopEditor } from './stop-editor';
+import { WalkEditor } from './walk-editor';
+import { gainSentence, staySentence, type WalkGain, walkGain, walkRows } from './walk-rows';
+
+/** The walk room: the selected stop's light, the whole walk against time, and the fields of stop and walk. */
+@Component({
+  selector: 'rd-walk-room',
+  imports: [LightRibbon, MatButtonModule, Spine, StopEditor, ValueField, WalkChart, WalkEditor],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './walk-room.html',
+  styleUrl: './walk-room.scss',
+})
+export class WalkRoom {
+  protected readonly actions = inject(AppActions);
+  private readonly store = inject(WorkspaceStore);
+  private readonly selection = inject(SelectionStore);
+  private readonly workspace = toSignal(this.store.workspace$);
+  private readonly days = toSignal(inject(DaysStore).days$);
+  protected readonly focus = toSignal(inject(CardStore).focus$);
+  protected readonly wording = inject(WordingStore).wording;
+  protected readonly isPhone = toSignal(
+    inject(BreakpointObserver)
+      .observe('(max-width: 719px)')
+      .pipe(map(({ matches }) => matches)),
+    { initialValue: false },
+  );
+
+  /** While a stay is dragged the scale stands still, and gains are told against where it began. */
+  private readonly heldDomain = signal<TimeDomain | null>(null);
+  private readonly gainBefore = signal<WalkGain | null>(null);
+
+  protected readonly walk = computed(() => this.focus()?.walk ?? null);
+  protected readonly stop = computed(() => this.focus()?.stop ?? null);
+  protected readonly domain = computed(() => this.heldDomain() ?? timeDomain(this.walk()?.stops ?? []));
+  protected readonly day = computed(() => this.days()?.get(this.stop()?.id ?? '') ?? null);
+  protected readonly rows = computed(() => {
+    const walk = this.walk();
+    if (walk === null) return [];
+    const legs = walkLegs(walk.stops, this.workspace()?.standard.paceMps ?? 1.2);
+    return walkRows(walk, legs, this.days() ?? new Map<string, null>());
+  });
+  protected readonly sentence = computed(() => {
+    const walk = this.walk();
+    const before = this.gainBefore();
+    if (walk === null) return '';
+    const stay = staySentence(walk, this.rows(), this.stop()?.id ?? null, this.wording());
+    const after = walkGain(this.rows());
+    if (before !== null) return `${stay} ${gainSentence(before, after)}.`;
+    return [stay, ...after.late.map(({ name, byMin }) => `${byMin} min late at ${name}.`)].join(' ');
+  });
+  protected readonly gutter = computed(() => (this.isPhone() ? 92 : 124));
+  protected readonly clockCodec = computed(() =>
+    clockCodec(this.workspace()?.settings.clock ?? '24h', (minute) => this.wording().clock(minute)),
+  );
+
+  protected setMinute(minute: number): void {
+    this.selection.setMinute(minute);
+  }
+
+  protected select(stopId: string): void {
+    const walk = this.walk();
+    const stop = walk?.stops.find(({ id }) => id === stopId);
+    if (walk === null || stop === undefined || stopId === this.stop()?.id) return;
+    this.selection.selectStop(walk.id, stopId, stop.arriveMin);
+  }
+
+  protected moveStay({ stopId, edge, minute }: StayMove): void {
+    const walk = this.walk();
+    const stop = walk?.stops.find(({ id }) => id === stopId);
+    if (walk === null || stop === undefined) return;
+    const label = edge === 'arrive' ? `move the stay at ${stop.name}` : `change the stay at ${stop.name}`;
+    this.store.edit(
+      { label, mergeKey: `stay/${edge}/${stopId}` },
+      changeStop(walk.id, stopId, (one) => (edge === 'arrive' ? withArrival(one, minute) : withLeaving(one, minute))),
+    );
+  }
+
+  protected drag(isDragging: boolean): void {
+    this.heldDomain.set(isDragging ? this.domain() : null);
+    this.gainBefore.set(isDragging ? walkGain(this.rows()) : null);
+  }
+}

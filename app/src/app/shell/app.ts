@@ -1,0 +1,89 @@
+import { BreakpointObserver } from '@angular/cdk/layout';
+import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { MatButtonModule } from '@angular/material/button';
+import { MatDialog } from '@angular/material/dialog';
+import { MatSnackBar } from '@angular/material/snack-bar';
+import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { DEFAULT_SETTINGS } from '@roam-dial/core';
+import { map } from 'rxjs';
+import { DialCard } from '../features/card';
+import { Spine } from '../features/spine';
+import { AppActions } from '../state/app-actions';
+import { SelectionStore } from '../state/selection.store';
+import { Shortcuts } from '../state/shortcuts';
+import { WorkspaceStore } from '../state/workspace.store';
+
+const NOTICE_MS = 6000;
+
+/** The frame: spine, rooms, dial card; a bottom bar in the hand. */
+@Component({
+  selector: 'rd-root',
+  imports: [DialCard, MatButtonModule, RouterLink, RouterLinkActive, RouterOutlet, Spine],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './app.html',
+  styleUrl: './app.scss',
+  host: { '(window:keydown)': 'shortcuts.handle($event)' },
+})
+export class App {
+  protected readonly shortcuts = inject(Shortcuts);
+  private readonly store = inject(WorkspaceStore);
+  private readonly actions = inject(AppActions);
+  private readonly dialog = inject(MatDialog);
+  private readonly snackBar = inject(MatSnackBar);
+
+  protected readonly workspace = toSignal(this.store.workspace$);
+  protected readonly history = toSignal(this.store.history$, { initialValue: { undo: null, redo: null } });
+  protected readonly writeFailure = toSignal(this.store.writeFailure$, { initialValue: null });
+  protected readonly isPhone = toSignal(
+    inject(BreakpointObserver)
+      .observe('(max-width: 719px)')
+      .pipe(map(({ matches }) => matches)),
+    { initialValue: false },
+  );
+  private readonly room = toSignal(inject(SelectionStore).room$, { initialValue: '' });
+  private readonly settings = computed(() => this.workspace()?.settings ?? DEFAULT_SETTINGS);
+  protected readonly isNight = computed(() => this.settings().theme === 'night');
+  /** At the table spine and card stand beside every room but the card's own. */
+  protected readonly hasSides = computed(() => !this.isPhone() && this.room() !== 'card');
+
+  constructor() {
+    this.store.unseeded$.pipe(takeUntilDestroyed()).subscribe(() => void this.actions.seedDemo());
+    this.store.notice$.pipe(takeUntilDestroyed()).subscribe((message) => {
+      this.snackBar
+        .open(message, 'Undo', { duration: NOTICE_MS })
+        .onAction()
+        .subscribe(() => this.store.undo());
+    });
+    this.shortcuts.sheetWanted$.pipe(takeUntilDestroyed()).subscribe(() => void this.openSheet());
+    effect(() => document.documentElement.setAttribute('data-theme', this.settings().theme));
+    this.store.open();
+  }
+
+  protected undo(): void {
+    this.store.undo();
+  }
+
+  protected redo(): void {
+    this.store.redo();
+  }
+
+  protected retryWrite(): void {
+    this.store.retry();
+  }
+
+  protected saveCopy(): void {
+    void this.actions.exportAll();
+  }
+
+  protected async openSettings(): Promise<void> {
+    const { SettingsDialog } = await import('./settings-dialog');
+    this.dialog.open(SettingsDialog, { width: '560px', maxWidth: '96vw', autoFocus: 'first-heading' });
+  }
+
+  protected async openSheet(): Promise<void> {
+    if (this.dialog.openDialogs.length > 0) return;
+    const { ShortcutSheet } = await import('./shortcut-sheet');
+    this.dialog.open(ShortcutSheet, { width: '480px', maxWidth: '96vw', autoFocus: 'first-heading' });
+  }
+}

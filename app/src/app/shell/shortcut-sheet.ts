@@ -1,0 +1,53 @@
+import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatDialogModule } from '@angular/material/dialog';
+import { SHORTCUTS } from '../state/shortcuts';
+
+@Component({
+  selector: 'rd-shortcut-sheet',
+  imports: [MatButtonModule, MatDialogModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h2 mat-dialog-title tabindex="-1">Keys</h2>
+    <mat-dialog-content>
+      <table>
+        <caption class="visually-hidden">
+          Keyboard shortcuts
+        </caption>
+        <tbody>
+          @for (one of shortcuts; track one.keys) {
+            <tr>
+              <th scope="row">{{ one.keys }}</th>
+              <td>{{ one.words }}</td>
+            </tr>
+          }
+        </tbody>
+      </table>
+      <p class="soft">Single keys can be turned off in Settings. Tab reaches everything.</p>
+    </mat-dialog-content>
+    <mat-dialog-actions>
+      <button mat-stroked-button mat-dialog-close type="button">Close</button>
+    </mat-dialog-actions>
+  `,
+  styles: `
+    table {
+      width: 100%;
+      border-collapse: collapse;
+    }
+    tr {
+      border-bottom: 1px dotted var(--rule);
+    }
+    th {
+      width: 130px;
+      padding: 5px 0;
+      font-family: var(--font-figures);
+      text-align: left;
+    }
+    p {
+      margin-top: var(--space-3);
+    }
+  `,
+})
+export class ShortcutSheet {
+  protected readonly shortcuts = SHORTCUTS;
+}

@@ -1,0 +1,128 @@
+import { Injectable, inject } from '@angular/core';
+import { Router } from '@angular/router';
+import { type Stop, type Walk, writeArchive } from '@roam-dial/core';
+import type { ReadArchive } from '@roam-dial/core/formats';
+import { firstValueFrom } from 'rxjs';
+import { ArchiveService } from '../data/archive.service';
+import { createId, newStop, newWalk } from '../data/defaults';
+import { importInto, type ImportMode } from '../data/transfer';
+import { ofKind } from './bag';
+import { CardStore, type Focus } from './card.store';
+import { addStop, addWalk, duplicateStop, duplicateWalk, moveStop, removeStop, removeWalk } from './edits';
+import { SelectionStore } from './selection.store';
+import { WorkspaceStore } from './workspace.store';
+
+/** What a person can do that takes more than one store: the verbs of menus, buttons and shortcuts. */
+@Injectable({ providedIn: 'root' })
+export class AppActions {
+  private readonly store = inject(WorkspaceStore);
+  private readonly selection = inject(SelectionStore);
+  private readonly archives = inject(ArchiveService);
+  private readonly router = inject(Router);
+  private readonly focus$ = inject(CardStore).focus$;
+
+  /** The first data of a new browser. */
+  async seedDemo(): Promise<void> {
+    await this.store.seed(await this.archives.demo(new Date()));
+  }
+
+  async startWalk(): Promise<void> {
+    const { kit } = await this.store.snapshot();
+    const today = new Date();
+    const day = new Date(today.getTime() - today.getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
+    const walk = newWalk(createId(), day, ofKind(kit, 'body').find(({ inBag }) => inBag)?.id ?? null);
+    this.store.edit({ label: 'start a walk' }, addWalk(walk));
+    await this.router.navigate(['/walk'], { queryParams: { walk: walk.id } });
+  }
+
+  async duplicateWalk(walk: Walk): Promise<void> {
+    const id = createId();
+    this.store.edit({ label: `duplicate ${walk.name}` }, duplicateWalk(walk.id, id));
+    await this.router.navigate(['/walk'], { queryParams: { walk: id } });
+  }
+
+  removeWalk(walk: Walk): void {
+    this.store.edit({ label: `remove ${walk.name}` }, removeWalk(walk.id));
+    this.store.announce(`Removed ${walk.name}`);
+  }
+
+  /** The shipped walk and kit as they were; whatever else there is stays. */
+  async bringDemoBack(): Promise<void> {
+    const demo = await this.archives.demo(new Date());
+    const own = (ids: ReadonlySet<string>) => (item: { readonly id: string }) => !ids.has(item.id);
+    const kitIds = new Set(demo.kit.map(({ id }) => id));
+    const walkIds = new Set(demo.walks.map(({ id }) => id));
+    this.store.edit({ label: 'bring the demo back' }, (workspace) => ({
+      ...workspace,
+      kit: [...workspace.kit.filter(own(kitIds)), ...demo.kit],
+      walks: [...workspace.walks.filter(own(walkIds)), ...demo.walks],
+    }));
+    this.store.announce('The demo is back');
+    await this.router.navigate(['/walk'], { queryParams: { walk: demo.walks[0]?.id ?? null } });
+  }
+
+  async addStop(): Promise<void> {
+    const { walk, stop } = await firstValueFrom(this.focus$);
+    if (walk === null) return;
+    const added = newStop(createId(), stop ?? undefined);
+    this.store.edit({ label: 'add a stop' }, addStop(walk.id, added, stop?.id ?? null));
+    this.selection.selectStop(walk.id, added.id, added.arriveMin);
+  }
+
+  async duplicateStop(stop: Stop): Promise<void> {
+    const { walk } = await firstValueFrom(this.focus$);
+    if (walk === null) return;
+    const id = createId();
+    this.store.edit({ label: `duplicate ${stop.name}` }, duplicateStop(walk.id, stop.id, id));
+    this.selection.selectStop(walk.id, id, stop.arriveMin);
+  }
+
+  async removeStop(stop: Stop): Promise<void> {
+    const { walk } = await firstValueFrom(this.focus$);
+    if (walk === null) return;
+    const index = walk.stops.findIndex(({ id }) => id === stop.id);
+    const neighbour = walk.stops[index + 1] ?? walk.stops[index - 1];
+    this.store.edit({ label: `remove ${stop.name}` }, removeStop(walk.id, stop.id));
+    this.store.announce(`Removed ${stop.name}`);
+    if (neighbour !== undefined) this.selection.selectStop(walk.id, neighbour.id, neighbour.arriveMin);
+  }
+
+  moveStop({ walk }: Pick<Focus, 'walk'>, from: number, to: number): void {
+    const name = walk?.stops[from]?.name;
+    if (walk === null || name === undefined) return;
+    this.store.edit({ label: `move ${name}` }, moveStop(walk.id, from, to));
+  }
+
+  /** By so many stops along the walk, round neither end. */
+  async stepStop(by: 1 | -1): Promise<void> {
+    const { walk, stopIndex } = await firstValueFrom(this.focus$);
+    const next = walk?.stops[stopIndex + by];
+    if (walk !== null && next !== undefined) this.selection.selectStop(walk.id, next.id, next.arriveMin);
+  }
+
+  async stepMinutes(by: number): Promise<void> {
+    const { minuteOfDay } = await firstValueFrom(this.focus$);
+    this.selection.setMinute(minuteOfDay + by);
+  }
+
+  /** Everything as a file for the person to keep. */
+  async exportAll(): Promise<void> {
+    const text = writeArchive(await this.store.snapshot());
+    const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
+    const link = document.createElement('a');
+    link.href = url;
+    link.download = `roam-dial-${new Date().toISOString().slice(0, 10)}.json`;
+    link.click();
+    URL.revokeObjectURL(url);
+  }
+
+  /** Reads the file wholly before anything changes. */
+  async importFile(file: File, mode: ImportMode): Promise<ReadArchive> {
+    const read = await this.archives.readFile(file);
+    if (read.ok) {
+      this.store.edit({ label: `import ${file.name}` }, (workspace) => importInto(workspace, read.archive, mode, createId));
+      this.store.announce(`Imported ${file.name}`);
+    }
+    return read;
+  }
+}

@@ -1,0 +1,78 @@
+import { Injectable, inject } from '@angular/core';
+import { NavigationEnd, Router } from '@angular/router';
+import { BehaviorSubject, debounceTime, distinctUntilChanged, filter, map, type Observable, Subject } from 'rxjs';
+
+/** What the address says: which walk, which stop, what time of day. Null where it leaves it open. */
+export interface AddressSelection {
+  readonly walkId: string | null;
+  readonly stopId: string | null;
+  readonly minuteOfDay: number | null;
+}
+
+const LAST_MIN = 1439;
+const REST_MS = 250;
+
+/** `15:36` as minutes from midnight; null for what is no time. */
+export function parseClock(text: string | null): number | null {
+  const hit = /^(\d{1,2}):(\d{2})$/.exec(text ?? '');
+  if (hit === null) return null;
+  const minute = Number(hit[1]) * 60 + Number(hit[2]);
+  return Number(hit[2]) < 60 && minute <= LAST_MIN ? minute : null;
+}
+
+export function clockText(minuteOfDay: number): string {
+  const pad = (n: number): string => String(n).padStart(2, '0');
+  return `${pad(Math.floor(minuteOfDay / 60))}:${pad(minuteOfDay % 60)}`;
+}
+
+/**
+ * Walk, stop and time as the address holds them, so that reload, back and a bookmark work. Choosing is a step of the
+ * history; moving time shows at once and is written to the address when it rests.
+ */
+@Injectable({ providedIn: 'root' })
+export class SelectionStore {
+  private readonly router = inject(Router);
+  private readonly subject = new BehaviorSubject<AddressSelection>(this.fromAddress());
+  private readonly restedMinute = new Subject<number>();
+
+  readonly selection$: Observable<AddressSelection> = this.subject.pipe(
+    distinctUntilChanged((a, b) => a.walkId === b.walkId && a.stopId === b.stopId && a.minuteOfDay === b.minuteOfDay),
+  );
+  readonly room$: Observable<string> = this.router.events.pipe(
+    filter((event) => event instanceof NavigationEnd),
+    map(() => this.room()),
+    distinctUntilChanged(),
+  );
+
+  constructor() {
+    this.router.events.pipe(filter((event) => event instanceof NavigationEnd)).subscribe(() => this.subject.next(this.fromAddress()));
+    this.restedMinute.pipe(debounceTime(REST_MS)).subscribe((minute) => this.navigate({ t: clockText(minute) }, true));
+  }
+
+  selectWalk(walkId: string): void {
+    this.navigate({ walk: walkId, stop: null, t: null });
+  }
+
+  selectStop(walkId: string, stopId: string, minuteOfDay: number): void {
+    this.navigate({ walk: walkId, stop: stopId, t: clockText(minuteOfDay) });
+  }
+
+  setMinute(minuteOfDay: number): void {
+    const minute = Math.min(LAST_MIN, Math.max(0, Math.round(minuteOfDay)));
+    this.subject.next({ ...this.subject.value, minuteOfDay: minute });
+    this.restedMinute.next(minute);
+  }
+
+  private navigate(queryParams: Record<string, string | null>, replaceUrl = false): void {
+    void this.router.navigate([], { queryParams, queryParamsHandling: 'merge', replaceUrl });
+  }
+
+  private room(): string {
+    return this.router.url.split('?')[0]?.replace(/^\//, '') ?? '';
+  }
+
+  private fromAddress(): AddressSelection {
+    const query = this.router.parseUrl(this.router.url).queryParamMap;
+    return { walkId: query.get('walk'), stopId: query.get('stop'), minuteOfDay: parseClock(query.get('t')) };
+  }
+}

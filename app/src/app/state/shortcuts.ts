@@ -1,0 +1,89 @@
+import { Injectable, inject } from '@angular/core';
+import { Router } from '@angular/router';
+import { firstValueFrom, Subject } from 'rxjs';
+import { AppActions } from './app-actions';
+import { changeSettings } from './edits';
+import { WorkspaceStore } from './workspace.store';
+
+export interface Shortcut {
+  readonly keys: string;
+  readonly words: string;
+  /** Needs a modifier, so it works even where single keys are turned off. */
+  readonly isModified?: boolean;
+}
+
+/** The sheet, in the order of the work. */
+export const SHORTCUTS: readonly Shortcut[] = [
+  { keys: '?', words: 'this sheet' },
+  { keys: 'w', words: 'Walk' },
+  { keys: 'k', words: 'Kit' },
+  { keys: 'd', words: 'the dial card alone' },
+  { keys: 'j', words: 'next stop' },
+  { keys: 'h', words: 'stop before' },
+  { keys: 'a', words: 'add a stop' },
+  { keys: '.', words: 'five minutes later' },
+  { keys: ',', words: 'five minutes earlier' },
+  { keys: 'n', words: 'night or light theme' },
+  { keys: 'Ctrl Z', words: 'undo', isModified: true },
+  { keys: 'Ctrl Shift Z', words: 'redo', isModified: true },
+  { keys: 'Alt ↑ ↓', words: 'move the focused stop along the walk', isModified: true },
+  { keys: '← →', words: 'on a handle: five minutes; with Shift one; Page up and down an hour', isModified: true },
+];
+
+function isTyping(target: EventTarget | null): boolean {
+  return target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+}
+
+/** Keys of the whole window. Single keys can be turned off; arrows act only on what has the focus. */
+@Injectable({ providedIn: 'root' })
+export class Shortcuts {
+  private readonly actions = inject(AppActions);
+  private readonly store = inject(WorkspaceStore);
+  private readonly router = inject(Router);
+  private readonly sheetSubject = new Subject<void>();
+  readonly sheetWanted$ = this.sheetSubject.asObservable();
+
+  private readonly singleKeys: Readonly<Record<string, () => unknown>> = {
+    '?': () => this.sheetSubject.next(),
+    w: () => this.go('/walk'),
+    k: () => this.go('/kit'),
+    d: () => this.go('/card'),
+    j: () => this.actions.stepStop(1),
+    h: () => this.actions.stepStop(-1),
+    a: () => this.actions.addStop(),
+    '.': () => this.actions.stepMinutes(5),
+    ',': () => this.actions.stepMinutes(-5),
+    n: () => this.toggleTheme(),
+  };
+
+  handle(event: KeyboardEvent): void {
+    const isUndo = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z';
+    if (isUndo && !isTyping(event.target)) {
+      event.preventDefault();
+      if (event.shiftKey) this.store.redo();
+      else this.store.undo();
+      return;
+    }
+    if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
+    // Typing to find an entry of an open menu or dialog is not a shortcut.
+    if (event.target instanceof HTMLElement && event.target.closest('.cdk-overlay-container') !== null) return;
+    const action = this.singleKeys[event.key];
+    if (action !== undefined) void this.ifOn(action, event.key);
+  }
+
+  toggleTheme(): void {
+    this.store.edit(
+      { label: 'change the theme' },
+      changeSettings((settings) => ({ ...settings, theme: settings.theme === 'light' ? 'night' : 'light' })),
+    );
+  }
+
+  private async ifOn(action: () => unknown, key: string): Promise<void> {
+    const { shortcutsOn } = await firstValueFrom(this.store.settings$);
+    if (shortcutsOn || key === '?') action();
+  }
+
+  private go(path: string): void {
+    void this.router.navigate([path], { queryParamsHandling: 'preserve' });
+  }
+}

@@ -1,0 +1,17 @@
+import { Injectable, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { DEFAULT_SETTINGS } from '@roam-dial/core';
+import { distinctUntilChanged, map, type Observable, shareReplay } from 'rxjs';
+import { Wording } from '../wording/wording';
+import { WorkspaceStore } from './workspace.store';
+
+/** The person's way of writing values, as a stream and as a signal for templates. */
+@Injectable({ providedIn: 'root' })
+export class WordingStore {
+  readonly wording$: Observable<Wording> = inject(WorkspaceStore).settings$.pipe(
+    distinctUntilChanged((a, b) => a.lengthUnit === b.lengthUnit && a.clock === b.clock),
+    map((settings) => new Wording(settings)),
+    shareReplay(1),
+  );
+  readonly wording = toSignal(this.wording$, { initialValue: new Wording(DEFAULT_SETTINGS) });
+}

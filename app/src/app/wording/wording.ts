@@ -1,0 +1,96 @@
+import { formatEntry, type LengthUnit, type Settings, type StopStep } from '@roam-dial/core';
+
+const MINUTES_PER_HOUR = 60;
+const METRES_PER_MILE = 1609.344;
+
+/** Writes values the way this person reads them: metres or feet, 12 or 24 hours, marks by body and lens. */
+export class Wording {
+  readonly lengthUnit: LengthUnit;
+
+  constructor(private readonly settings: Pick<Settings, 'lengthUnit' | 'clock'>) {
+    this.lengthUnit = settings.lengthUnit;
+  }
+
+  aperture(fNumber: number, step: StopStep): string {
+    return formatEntry(fNumber, { kind: 'aperture', step });
+  }
+
+  shutter(seconds: number, step: StopStep): string {
+    return seconds === Infinity ? 'any time' : formatEntry(seconds, { kind: 'shutter', step });
+  }
+
+  iso(iso: number, step: StopStep): string {
+    return formatEntry(iso, { kind: 'iso', step });
+  }
+
+  /** Signed stops, as compensation is dialled. */
+  stops(stops: number, step: StopStep): string {
+    return formatEntry(stops, { kind: 'stops', step });
+  }
+
+  /** To the nearest third. */
+  ev(ev100: number): string {
+    return formatEntry(Math.round(ev100 * 3) / 3, { kind: 'ev', step: 'third' });
+  }
+
+  /** A readable rounding: two figures, as one paces it out. */
+  distance(distanceM: number): string {
+    const rounded = distanceM === Infinity || distanceM <= 0 ? distanceM : Number(distanceM.toPrecision(distanceM < 10 ? 2 : 3));
+    return formatEntry(rounded, { kind: 'distance', unit: this.lengthUnit });
+  }
+
+  exactDistance(distanceM: number): string {
+    return formatEntry(distanceM, { kind: 'distance', unit: this.lengthUnit });
+  }
+
+  /** `2.1 to 5.4 m`, the unit once. */
+  range(nearM: number, farM: number): string {
+    const [near, far] = [this.distance(nearM), this.distance(farM)];
+    return this.lengthUnit === 'metres' && farM !== Infinity ? `${near.replace(' m', '')} to ${far}` : `${near} to ${far}`;
+  }
+
+  walkLength(distanceM: number): string {
+    return this.lengthUnit === 'feet'
+      ? `${(distanceM / METRES_PER_MILE).toFixed(1)} mi`
+      : `${(distanceM / 1000).toFixed(1)} km`;
+  }
+
+  clock(minuteOfDay: number): string {
+    const hours = Math.floor(minuteOfDay / MINUTES_PER_HOUR);
+    const minutes = String(minuteOfDay % MINUTES_PER_HOUR).padStart(2, '0');
+    if (this.settings.clock === '24h') return `${String(hours).padStart(2, '0')}:${minutes}`;
+    return `${hours % 12 === 0 ? 12 : hours % 12}:${minutes} ${hours < 12 ? 'am' : 'pm'}`;
+  }
+
+  /** Fewer characters for a chart's axis. */
+  hour(minuteOfDay: number): string {
+    const hours = Math.round(minuteOfDay / MINUTES_PER_HOUR);
+    if (this.settings.clock === '24h') return `${hours}:00`;
+    return `${hours % 12 === 0 ? 12 : hours % 12} ${hours % 24 < 12 ? 'am' : 'pm'}`;
+  }
+
+  duration(minutes: number): string {
+    const whole = Math.round(minutes);
+    if (whole < 90) return `${whole} min`;
+    const rest = whole % MINUTES_PER_HOUR;
+    return `${Math.floor(whole / MINUTES_PER_HOUR)} h${rest === 0 ? '' : ` ${rest} min`}`;
+  }
+
+  percent(share: number): string {
+    return `${Math.round(share * 100)} %`;
+  }
+
+  strides(distanceM: number, strideM: number): string {
+    const thirds = Math.round((distanceM / strideM) * 3);
+    if (distanceM === Infinity || thirds === 0) return '';
+    const fraction = ['', '⅓', '⅔'][thirds % 3] as string;
+    const whole = Math.floor(thirds / 3);
+    return `${whole === 0 ? '' : whole}${fraction} ${thirds <= 3 ? 'stride' : 'strides'}`;
+  }
+
+  day(day: string): string {
+    return new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'long', timeZone: 'UTC' }).format(
+      new Date(`${day}T12:00:00Z`),
+    );
+  }
+}

@@ -1,0 +1,60 @@
+import { join } from 'node:path';
+import compression from 'compression';
+import express, { type Express, type NextFunction, type Request, type Response } from 'express';
+import helmet from 'helmet';
+
+const YEAR_S = 31_536_000;
+/** Names that the build stamps with a hash of their contents: `chunk-3GQWSCDJ.js`, `media/x-AB12CD34.woff2`. */
+const HASHED = /-[A-Z0-9]{8}\.(?:js|css|woff2)$/;
+
+/** A strict policy; Angular writes component styles at run time, which is all that is let through. */
+const contentSecurityPolicy = {
+  useDefaults: false,
+  directives: {
+    defaultSrc: ["'self'"],
+    scriptSrc: ["'self'"],
+    styleSrc: ["'self'", "'unsafe-inline'"],
+    imgSrc: ["'self'", 'data:', 'blob:'],
+    fontSrc: ["'self'"],
+    connectSrc: ["'self'"],
+    workerSrc: ["'self'"],
+    manifestSrc: ["'self'"],
+    objectSrc: ["'none'"],
+    baseUri: ["'self'"],
+    formAction: ["'none'"],
+    frameAncestors: ["'none'"],
+  },
+};
+
+function readOnly(request: Request, response: Response, next: NextFunction): void {
+  if (request.method === 'GET' || request.method === 'HEAD') return next();
+  response.setHeader('Allow', 'GET, HEAD').status(405).type('text/plain').send('Only GET and HEAD are answered here.\n');
+}
+
+/** Hashed files never change; everything else is asked for again. */
+function cacheHeaders(response: Response, path: string): void {
+  response.setHeader('Cache-Control', HASHED.test(path) ? `public, max-age=${YEAR_S}, immutable` : 'no-cache');
+}
+
+/** Serves the built app from one folder; rooms fall back to index.html, anything with an extension does not. */
+export function createApp(buildFolder: string): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(helmet({ contentSecurityPolicy, strictTransportSecurity: false }));
+  app.use(readOnly);
+  app.use(compression());
+  app.use(express.static(buildFolder, { index: false, dotfiles: 'deny', redirect: false, setHeaders: cacheHeaders }));
+  app.use((request, response, next) => {
+    if (/\.[^/]*$/.test(request.path)) return next();
+    response.setHeader('Cache-Control', 'no-cache');
+    response.sendFile(join(buildFolder, 'index.html'));
+  });
+  app.use((_request: Request, response: Response) => {
+    response.status(404).type('text/plain').send('Not found.\n');
+  });
+  app.use((error: Error & { status?: number }, _request: Request, response: Response, next: NextFunction) => {
+    if (response.headersSent) return next(error);
+    response.status(error.status ?? 500).type('text/plain').send(error.status === undefined ? 'Server error.\n' : 'Refused.\n');
+  });
+  return app;
+}
