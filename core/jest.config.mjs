@@ -4,10 +4,7 @@ export default {
   testMatch: ['**/*.spec.ts'],
   moduleNameMapper: { '^(\\.{1,2}/.*)\\.js$': '$1' },
   transform: {
-    '^.+\\.(ts|js)$': [
-      '@swc/jest',
-      { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } },
-    ],
+    '^.+\\.(ts|js)$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } }],
   },
   transformIgnorePatterns: ['/node_modules/(?!flatbush|flatqueue)'],
 };

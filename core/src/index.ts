@@ -11,11 +11,7 @@ export {
   flashReachM,
   reciprocityCorrectedS,
 } from './exposure/index.js';
-export {
-  motionShutterLimitS,
-  shakeSharpProbability,
-  shakeShutterLimitS,
-} from './handheld/index.js';
+export { motionShutterLimitS, shakeSharpProbability, shakeShutterLimitS } from './handheld/index.js';
 export {
   type Body,
   bodyShutters,
@@ -92,12 +88,7 @@ export {
   WALL_OVER_GREY_EV,
   yearlyTerm,
 } from './light/index.js';
-export {
-  compensationFor,
-  type Placement,
-  placementOf,
-  type Reading,
-} from './metering/index.js';
+export { compensationFor, type Placement, placementOf, type Reading } from './metering/index.js';
 export {
   airyDiscMm,
   blurDiscMm,

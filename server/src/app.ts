@@ -54,7 +54,10 @@ export function createApp(buildFolder: string): Express {
   });
   app.use((error: Error & { status?: number }, _request: Request, response: Response, next: NextFunction) => {
     if (response.headersSent) return next(error);
-    response.status(error.status ?? 500).type('text/plain').send(error.status === undefined ? 'Server error.\n' : 'Refused.\n');
+    response
+      .status(error.status ?? 500)
+      .type('text/plain')
+      .send(error.status === undefined ? 'Server error.\n' : 'Refused.\n');
   });
   return app;
 }

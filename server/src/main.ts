@@ -20,7 +20,8 @@ if (!existsSync(join(buildFolder, 'index.html'))) stop('There is no build to ser
 
 const server = createServer(createApp(buildFolder));
 server.on('error', (error: NodeJS.ErrnoException) => {
-  if (error.code === 'EADDRINUSE') stop(`Port ${port} is taken by another program: set PORT to a free one, as in PORT=4311 npm start.`);
+  if (error.code === 'EADDRINUSE')
+    stop(`Port ${port} is taken by another program: set PORT to a free one, as in PORT=4311 npm start.`);
   if (error.code === 'EACCES') stop(`Port ${port} may not be used by this account: set PORT to one above 1023.`);
   stop(`The server could not start: ${error.message}.`);
 });

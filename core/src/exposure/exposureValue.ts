@@ -11,11 +11,7 @@ export function exposureValueOf(fNumber: number, shutterS: number, iso: number):
  * @throws TypeError, RangeError as in docs/formulas.md#ranges.
  * @example exposureValue100({ fNumber: 8, shutterS: 1 / 125, iso: 100 }) // 12.966
  */
-export function exposureValue100(options: {
-  readonly fNumber: number;
-  readonly shutterS: number;
-  readonly iso: number;
-}): number {
+export function exposureValue100(options: { readonly fNumber: number; readonly shutterS: number; readonly iso: number }): number {
   checkOptions('options', options);
   const { fNumber, shutterS, iso } = options;
   checkPositive('fNumber', fNumber);

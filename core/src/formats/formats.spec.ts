@@ -14,7 +14,15 @@ const STOP: Stop = {
   pavement: 'middle',
   shootingBearingDeg: 48,
   subject: { nearM: 2, farM: Infinity, medianM: 3, spread: 0.2 },
-  movers: { who: 'walkers', speedMps: 1.4, speedSpreadMps: 0.3, travelAngleDeg: 70, travelSpreadDeg: 20, passersPerMinute: 4, suitableShare: 0.25 },
+  movers: {
+    who: 'walkers',
+    speedMps: 1.4,
+    speedSpreadMps: 0.3,
+    travelAngleDeg: 70,
+    travelSpreadDeg: 20,
+    passersPerMinute: 4,
+    suitableShare: 0.25,
+  },
   sunGap: { fromDeg: 200, toDeg: 240, aboveDeg: 12 },
   lamps: 'lane',
   hours: null,
@@ -42,7 +50,12 @@ const WALK: Walk = {
   isDemo: false,
   notes: '',
 };
-const ARCHIVE: Archive = { kit: [BODY, LENS_28, FILM_400, FLASH_20], standard: STANDARD, settings: DEFAULT_SETTINGS, walks: [WALK] };
+const ARCHIVE: Archive = {
+  kit: [BODY, LENS_28, FILM_400, FLASH_20],
+  standard: STANDARD,
+  settings: DEFAULT_SETTINGS,
+  walks: [WALK],
+};
 
 function refusal(read: ReadArchive): Extract<ReadArchive, { ok: false }> {
   if (read.ok) throw new Error('expected a refusal');
@@ -97,20 +110,90 @@ describe('what it refuses', () => {
   });
 
   it.each([
-    ['walks[0].stops[0].subject: must have farM farther than nearM', (f: any) => { f.walks[0].stops[0].subject.farM = 1; }],
-    ['walks[0].stops[0].shootingBearingDeg', (f: any) => { f.walks[0].stops[0].shootingBearingDeg = '48'; }],
-    ['walks[0].stops[0].intent.brightShare', (f: any) => { f.walks[0].stops[0].intent.brightShare = 3; }],
-    ['walks[0].stops[0].intent.kind', (f: any) => { f.walks[0].stops[0].intent.kind = 'selfie'; }],
-    ['walks[0].day: must be a calendar day', (f: any) => { f.walks[0].day = '2027-02-30'; }],
-    ['walks[0].place.timeZone: must be an IANA zone', (f: any) => { f.walks[0].place.timeZone = 'Town/Hall'; }],
-    ['walks[0].stops[1]: contains a duplicate value', (f: any) => { f.walks[0].stops.push(f.walks[0].stops[0]); }],
-    ['kit[0].highestIso', (f: any) => { f.kit[0].highestIso = 50; }],
-    ['kit[1].widest', (f: any) => { f.kit[1].widest = []; }],
-    ['kit[0].colour: is not allowed', (f: any) => { f.kit[0].colour = 'black'; }],
-    ['walks[0].stops[0].intent.mood: is not allowed', (f: any) => { f.walks[0].stops[0].intent.mood = 'blue'; }],
-    ['kit[2].reciprocityExponent: is required', (f: any) => { delete f.kit[2].reciprocityExponent; }],
-    ['standard.sharpness', (f: any) => { f.standard.sharpness = { kind: 'own' }; }],
-    ['settings.theme: must be one of', (f: any) => { f.settings.theme = 'sepia'; }],
+    [
+      'walks[0].stops[0].subject: must have farM farther than nearM',
+      (f: any) => {
+        f.walks[0].stops[0].subject.farM = 1;
+      },
+    ],
+    [
+      'walks[0].stops[0].shootingBearingDeg',
+      (f: any) => {
+        f.walks[0].stops[0].shootingBearingDeg = '48';
+      },
+    ],
+    [
+      'walks[0].stops[0].intent.brightShare',
+      (f: any) => {
+        f.walks[0].stops[0].intent.brightShare = 3;
+      },
+    ],
+    [
+      'walks[0].stops[0].intent.kind',
+      (f: any) => {
+        f.walks[0].stops[0].intent.kind = 'selfie';
+      },
+    ],
+    [
+      'walks[0].day: must be a calendar day',
+      (f: any) => {
+        f.walks[0].day = '2027-02-30';
+      },
+    ],
+    [
+      'walks[0].place.timeZone: must be an IANA zone',
+      (f: any) => {
+        f.walks[0].place.timeZone = 'Town/Hall';
+      },
+    ],
+    [
+      'walks[0].stops[1]: contains a duplicate value',
+      (f: any) => {
+        f.walks[0].stops.push(f.walks[0].stops[0]);
+      },
+    ],
+    [
+      'kit[0].highestIso',
+      (f: any) => {
+        f.kit[0].highestIso = 50;
+      },
+    ],
+    [
+      'kit[1].widest',
+      (f: any) => {
+        f.kit[1].widest = [];
+      },
+    ],
+    [
+      'kit[0].colour: is not allowed',
+      (f: any) => {
+        f.kit[0].colour = 'black';
+      },
+    ],
+    [
+      'walks[0].stops[0].intent.mood: is not allowed',
+      (f: any) => {
+        f.walks[0].stops[0].intent.mood = 'blue';
+      },
+    ],
+    [
+      'kit[2].reciprocityExponent: is required',
+      (f: any) => {
+        delete f.kit[2].reciprocityExponent;
+      },
+    ],
+    [
+      'standard.sharpness',
+      (f: any) => {
+        f.standard.sharpness = { kind: 'own' };
+      },
+    ],
+    [
+      'settings.theme: must be one of',
+      (f: any) => {
+        f.settings.theme = 'sepia';
+      },
+    ],
   ])('names the place in the file: %s', (problem, change) => {
     const { refusal: why, problems } = refusal(spoilt(change));
     expect(why).toBe('invalid');
@@ -118,7 +201,11 @@ describe('what it refuses', () => {
   });
 
   it('lists eight problems and counts the rest', () => {
-    const { problems } = refusal(spoilt((f: any) => { f.kit = [{ id: 'x', name: 'y', inBag: true, kind: 'body' }]; }));
+    const { problems } = refusal(
+      spoilt((f: any) => {
+        f.kit = [{ id: 'x', name: 'y', inBag: true, kind: 'body' }];
+      }),
+    );
     expect(problems).toHaveLength(9);
     expect(problems[8]).toMatch(/^and \d+ more$/);
   });

@@ -198,9 +198,13 @@ const intent = Object.entries(INTENT_ANSWERS).reduce<Joi.ObjectSchema>(
   Joi.object({ kind: Joi.valid(...Object.keys(INTENT_ANSWERS)).required() }).unknown(),
 );
 
-const subject = required({ nearM: positive.max(100_000), farM: distance, medianM: positive.max(100_000), spread: atLeastZero.max(3) }).custom(
-  (value: { nearM: number; farM: number }, helpers) =>
-    value.farM > value.nearM ? value : helpers.message({ custom: '{{#label}} must have farM farther than nearM' }),
+const subject = required({
+  nearM: positive.max(100_000),
+  farM: distance,
+  medianM: positive.max(100_000),
+  spread: atLeastZero.max(3),
+}).custom((value: { nearM: number; farM: number }, helpers) =>
+  value.farM > value.nearM ? value : helpers.message({ custom: '{{#label}} must have farM farther than nearM' }),
 );
 
 const position = required({ latitude: number.min(-90).max(90), longitude: number.min(-180).max(180) });

@@ -69,8 +69,7 @@ describe('motion limit, by sheet 1', () => {
   it('never gives a faster walker more time', () => {
     fc.assert(
       fc.property(fc.double({ min: 0.1, max: 20, noNaN: true }), fc.double({ min: 0.5, max: 100, noNaN: true }), (speedMps, u) => {
-        const at = (v: number): number =>
-          motionShutterLimitS({ ...walker, subjectDistanceM: u, speedMps: v, blurLimitMm: 0.03 });
+        const at = (v: number): number => motionShutterLimitS({ ...walker, subjectDistanceM: u, speedMps: v, blurLimitMm: 0.03 });
         expect(at(speedMps * 1.1)).toBeLessThan(at(speedMps));
       }),
     );

@@ -35,23 +35,7 @@ export function slowestAutoSeries(step: StopStep, fastestS: number, slowestS: nu
 }
 
 /** Distances tried where the lens has no engraved ones, metres. */
-export const FOCUS_DISTANCES_M: readonly number[] = [
-  0.5,
-  0.7,
-  1,
-  1.2,
-  1.5,
-  2,
-  2.5,
-  3,
-  4,
-  5,
-  7,
-  10,
-  15,
-  30,
-  Infinity,
-];
+export const FOCUS_DISTANCES_M: readonly number[] = [0.5, 0.7, 1, 1.2, 1.5, 2, 2.5, 3, 4, 5, 7, 10, 15, 30, Infinity];
 
 export function focusPositionsM(lens: Lens): readonly number[] {
   const marked = lens.engravedDistancesM.length > 0 ? lens.engravedDistancesM : FOCUS_DISTANCES_M;

@@ -27,8 +27,7 @@ function checkDay(day: unknown): number {
 
 /** First instant at which the zone's calendar shows day number `dayNumber` or a later one. */
 function firstInstantOf(dayNumber: number, zone: IANAZone): number {
-  const shows = (timeMs: number): boolean =>
-    Math.floor((timeMs + zone.offset(timeMs) * MINUTE_MS) / DAY_MS) >= dayNumber;
+  const shows = (timeMs: number): boolean => Math.floor((timeMs + zone.offset(timeMs) * MINUTE_MS) / DAY_MS) >= dayNumber;
   let before = dayNumber * DAY_MS - 1.5 * DAY_MS;
   let after = dayNumber * DAY_MS + 1.5 * DAY_MS;
   while (after - before > 1) {

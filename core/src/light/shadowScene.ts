@@ -77,9 +77,7 @@ function indexOf(prisms: readonly Prism[]): Flatbush | null {
 }
 
 function isRoofed(prisms: readonly Prism[], index: Flatbush, x: number, y: number, heightM: number): boolean {
-  return index
-    .search(x, y, x, y)
-    .some((k) => (prisms[k] as Prism).heightM > heightM && isStrictlyInside(prisms[k] as Prism, x, y));
+  return index.search(x, y, x, y).some((k) => (prisms[k] as Prism).heightM > heightM && isStrictlyInside(prisms[k] as Prism, x, y));
 }
 
 /** No building is farther than the far corner of the box round all of them, however low the sun. */

@@ -1,8 +1,19 @@
 import fc from 'fast-check';
 import { type Building, isSunlit, shadowScene, sunlitWindows, sunPosition } from './index.js';
 
-const WALL: Building = { footprint: [[-10, 10], [10, 10], [10, 14], [-10, 14]], heightM: 20 };
-const from = (azimuthDeg: number, altitudeDeg: number): { azimuthDeg: number; altitudeDeg: number } => ({ azimuthDeg, altitudeDeg });
+const WALL: Building = {
+  footprint: [
+    [-10, 10],
+    [10, 10],
+    [10, 14],
+    [-10, 14],
+  ],
+  heightM: 20,
+};
+const from = (azimuthDeg: number, altitudeDeg: number): { azimuthDeg: number; altitudeDeg: number } => ({
+  azimuthDeg,
+  altitudeDeg,
+});
 
 describe('one wall, 10 m to the north, 20 m high', () => {
   it.each([
@@ -40,7 +51,16 @@ describe('arches and concave plans', () => {
 
   // A horseshoe open to the south; its court is outside.
   const horseshoe: Building = {
-    footprint: [[0, 0], [10, 0], [10, 30], [20, 30], [20, 0], [30, 0], [30, 40], [0, 40]],
+    footprint: [
+      [0, 0],
+      [10, 0],
+      [10, 30],
+      [20, 30],
+      [20, 0],
+      [30, 0],
+      [30, 40],
+      [0, 40],
+    ],
     heightM: 15,
   };
   it('treats the court of a horseshoe as outside', () => {
@@ -62,7 +82,11 @@ describe('arches and concave plans', () => {
 });
 
 /** A second implementation: short steps along the ray, even-odd at each. Slow, and right but for slivers. */
-function marchedSunlit(point: { eastM: number; northM: number }, sun: { azimuthDeg: number; altitudeDeg: number }, town: Building[]): boolean {
+function marchedSunlit(
+  point: { eastM: number; northM: number },
+  sun: { azimuthDeg: number; altitudeDeg: number },
+  town: Building[],
+): boolean {
   const azimuth = (sun.azimuthDeg * Math.PI) / 180;
   const slope = Math.tan((sun.altitudeDeg * Math.PI) / 180);
   for (let d = 0.01; d * slope < 40; d += 0.02) {
@@ -86,8 +110,20 @@ describe('against a march along the ray', () => {
     .tuple(fc.integer({ min: -30, max: 30 }), fc.integer({ min: -30, max: 30 }), fc.integer({ min: 3, max: 30 }), fc.boolean())
     .map(([x, y, heightM, bent]): Building => ({
       footprint: bent
-        ? [[x, y], [x + 9, y + 1], [x + 8, y + 9], [x + 5, y + 8], [x + 5, y + 4], [x, y + 4]]
-        : [[x, y], [x + 6, y - 2], [x + 8, y + 5], [x + 1, y + 7]],
+        ? [
+            [x, y],
+            [x + 9, y + 1],
+            [x + 8, y + 9],
+            [x + 5, y + 8],
+            [x + 5, y + 4],
+            [x, y + 4],
+          ]
+        : [
+            [x, y],
+            [x + 6, y - 2],
+            [x + 8, y + 5],
+            [x + 1, y + 7],
+          ],
       heightM,
       ...(heightM > 12 ? { baseM: 4 } : {}),
     }));
@@ -105,7 +141,10 @@ describe('against a march along the ray', () => {
           for (let k = 0; k < 4; k++) {
             const point = { eastM: k * 7.3 - 12.17, northM: 11.31 - k * 5.9 };
             asked++;
-            if (scene.isSunlit({ point, sun: { azimuthDeg, altitudeDeg } }) !== marchedSunlit(point, { azimuthDeg, altitudeDeg }, town)) {
+            if (
+              scene.isSunlit({ point, sun: { azimuthDeg, altitudeDeg } }) !==
+              marchedSunlit(point, { azimuthDeg, altitudeDeg }, town)
+            ) {
               different++;
             }
           }
@@ -122,7 +161,15 @@ describe('against a march along the ray', () => {
 describe('sunlit windows', () => {
   const place = { latitude: 46.5, longitude: -20.7, timeZone: 'Atlantic/Azores' };
   // In the south, so that it stands before the sun; 20 m high and 10 m away, 20 m wide.
-  const southWall: Building = { footprint: [[-10, -14], [10, -14], [10, -10], [-10, -10]], heightM: 20 };
+  const southWall: Building = {
+    footprint: [
+      [-10, -14],
+      [10, -14],
+      [10, -10],
+      [-10, -10],
+    ],
+    heightM: 20,
+  };
   const windows = (buildings: readonly Building[], day = '2027-03-13'): { start: Date; end: Date }[] =>
     sunlitWindows({ point: { eastM: 0, northM: 0 }, buildings, day, ...place });
 
@@ -161,8 +208,24 @@ describe('sunlit windows', () => {
   it('finds a slit that the sun crosses in under a minute', () => {
     // Two walls that leave 20 cm open at the end of a 60 m view: 0.19° of bearing, some 45 s of sun.
     const slit: Building[] = [
-      { footprint: [[-60, -70], [-0.1, -70], [-0.1, -60], [-60, -60]], heightM: 90 },
-      { footprint: [[0.1, -70], [60, -70], [60, -60], [0.1, -60]], heightM: 90 },
+      {
+        footprint: [
+          [-60, -70],
+          [-0.1, -70],
+          [-0.1, -60],
+          [-60, -60],
+        ],
+        heightM: 90,
+      },
+      {
+        footprint: [
+          [0.1, -70],
+          [60, -70],
+          [60, -60],
+          [0.1, -60],
+        ],
+        heightM: 90,
+      },
     ];
     const through = windows(slit).filter(({ end, start }) => end.getTime() - start.getTime() < 120_000);
     expect(through).toHaveLength(1);
@@ -174,8 +237,29 @@ describe('sunlit windows', () => {
 describe('what buildings it refuses', () => {
   const ask = (building: unknown): unknown => shadowScene({ buildings: [building as Building] });
   it.each([
-    [{ footprint: [[0, 0], [1, 0]], heightM: 3 }, RangeError, 'buildings[0].footprint must be a polygon'],
-    [{ footprint: [[0, 0], [1, 0], [1, 'x']], heightM: 3 }, TypeError, 'buildings[0].footprint[2][1]'],
+    [
+      {
+        footprint: [
+          [0, 0],
+          [1, 0],
+        ],
+        heightM: 3,
+      },
+      RangeError,
+      'buildings[0].footprint must be a polygon',
+    ],
+    [
+      {
+        footprint: [
+          [0, 0],
+          [1, 0],
+          [1, 'x'],
+        ],
+        heightM: 3,
+      },
+      TypeError,
+      'buildings[0].footprint[2][1]',
+    ],
     [{ footprint: 'square', heightM: 3 }, TypeError, 'buildings[0].footprint'],
     [{ footprint: WALL.footprint, heightM: 0 }, RangeError, 'buildings[0].heightM'],
     [{ footprint: WALL.footprint, heightM: 5, baseM: 5 }, RangeError, 'greater than baseM (5)'],

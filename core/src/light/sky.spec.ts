@@ -1,5 +1,14 @@
 import fc from 'fast-check';
-import { evOfLux, luxOfEv, OPEN_GROUND, openSky, PLACE_WITHOUT_FOOTPRINTS, skyLuminanceEv, streetLight, yearlyTerm } from './index.js';
+import {
+  evOfLux,
+  luxOfEv,
+  OPEN_GROUND,
+  openSky,
+  PLACE_WITHOUT_FOOTPRINTS,
+  skyLuminanceEv,
+  streetLight,
+  yearlyTerm,
+} from './index.js';
 
 const sine = (deg: number): number => Math.sin((deg * Math.PI) / 180);
 

@@ -170,8 +170,7 @@ describe('sun events', () => {
   it('has each event where the sun really stands there', () => {
     const place = { latitude: -33.9, longitude: 151.2 };
     const events = sunEvents({ day: '2024-09-01', timeZone: 'Australia/Sydney', ...place });
-    const height = (event: Date | null): number =>
-      sunPosition({ time: event as Date, ...place, refraction: 'none' }).altitudeDeg;
+    const height = (event: Date | null): number => sunPosition({ time: event as Date, ...place, refraction: 'none' }).altitudeDeg;
     expect(height(events.sunset)).toBeCloseTo(-0.8333, 3);
     expect(height(events.nauticalDusk)).toBeCloseTo(-12, 3);
     expect(height(events.lowSunMorningEnd)).toBeCloseTo(6, 3);

@@ -21,11 +21,7 @@ function checkLensSetting({ focalLengthMm, fNumber, circleOfConfusionMm }: LensS
   checkPositive('circleOfConfusionMm', circleOfConfusionMm);
   const apertureMm = focalLengthMm / fNumber;
   if (circleOfConfusionMm >= apertureMm) {
-    throw rangeError(
-      'circleOfConfusionMm',
-      `smaller than focalLengthMm / fNumber (${apertureMm} mm)`,
-      circleOfConfusionMm,
-    );
+    throw rangeError('circleOfConfusionMm', `smaller than focalLengthMm / fNumber (${apertureMm} mm)`, circleOfConfusionMm);
   }
 }
 

@@ -108,7 +108,8 @@ describe('total blur', () => {
   it('leaves nothing sharp where diffraction alone exceeds the circle', () => {
     const limit = diffractionLimitFNumber(0.012);
     expect(limit).toBeCloseTo(12.83, 2);
-    const at = (fNumber: number): unknown => sharpZone({ focalLengthMm: 28, fNumber, circleOfConfusionMm: 0.012, focusDistanceM: 3 });
+    const at = (fNumber: number): unknown =>
+      sharpZone({ focalLengthMm: 28, fNumber, circleOfConfusionMm: 0.012, focusDistanceM: 3 });
     expect(at(limit * 1.01)).toBeNull();
     expect(at(limit * 0.99)).not.toBeNull();
   });

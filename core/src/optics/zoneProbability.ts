@@ -3,8 +3,7 @@
  */
 function erf(x: number): number {
   const t = 1 / (1 + 0.3275911 * Math.abs(x));
-  const polynomial =
-    ((((1.061405429 * t - 1.453152027) * t + 1.421413741) * t - 0.284496736) * t + 0.254829592) * t;
+  const polynomial = ((((1.061405429 * t - 1.453152027) * t + 1.421413741) * t - 0.284496736) * t + 0.254829592) * t;
   return Math.sign(x) * (1 - polynomial * Math.exp(-x * x));
 }
 
@@ -29,8 +28,7 @@ export function logNormalBetween({
   readonly farM: number;
 }): number {
   if (spread === 0) return medianM >= nearM && medianM <= farM ? 1 : 0;
-  const upTo = (distanceM: number): number =>
-    distanceM === Infinity ? 1 : normalBelow(Math.log(distanceM / medianM) / spread);
+  const upTo = (distanceM: number): number => (distanceM === Infinity ? 1 : normalBelow(Math.log(distanceM / medianM) / spread));
   return Math.max(0, upTo(farM) - upTo(nearM));
 }
 

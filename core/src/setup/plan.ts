@@ -111,8 +111,7 @@ function isoRange(
 
 /** With flash the shutter may not be faster than the sync time. */
 function settableShutters({ body, intent }: SetUpInput, exposure: Approach['exposure']): readonly number[] {
-  const offered =
-    exposure === 'aperturePriority' ? [...body.slowestAutoShuttersS].sort((a, b) => a - b) : bodyShutters(body);
+  const offered = exposure === 'aperturePriority' ? [...body.slowestAutoShuttersS].sort((a, b) => a - b) : bodyShutters(body);
   if (intent.kind !== 'flashLift') return offered;
   const synced = offered.filter((seconds) => seconds >= body.flashSyncS * (1 - 1e-9));
   return synced.length > 0 ? synced : [body.flashSyncS];

@@ -31,14 +31,7 @@ export type ApertureLimit =
   | 'wantedSeconds';
 export type FocusLimit = 'preset' | 'spot' | 'autofocusOnSpot' | 'focusByWire' | 'infinity';
 export type ShutterLimit =
-  | 'subjectMoves'
-  | 'shake'
-  | 'slowedForLight'
-  | 'bodyOffersNoFaster'
-  | 'sync'
-  | 'metered'
-  | 'wantedSeconds'
-  | 'nothingMoves';
+  'subjectMoves' | 'shake' | 'slowedForLight' | 'bodyOffersNoFaster' | 'sync' | 'metered' | 'wantedSeconds' | 'nothingMoves';
 export type IsoLimit = 'ownCeiling' | 'bodyCeiling' | 'roll' | 'base' | 'setForShutter';
 export type MeterLimit = 'keyTone' | 'byHand';
 

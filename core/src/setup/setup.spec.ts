@@ -33,7 +33,8 @@ function input(intent: Intent, keyEv100: number, over: Partial<SetUpInput> = {})
     ...over,
   };
 }
-const candid = (keyEv100: number, over: Partial<SetUpInput> = {}): SetUpInput => input(DEFAULT_INTENTS.passingCandid, keyEv100, over);
+const candid = (keyEv100: number, over: Partial<SetUpInput> = {}): SetUpInput =>
+  input(DEFAULT_INTENTS.passingCandid, keyEv100, over);
 
 /** The five numbers as a person reads them. */
 function read({ aperture, focus, shutter, iso, meter }: SetUp): string {
@@ -159,7 +160,9 @@ describe('what cannot be done', () => {
   });
 
   it('asks for a tripod for half a second of water by hand', () => {
-    const water = input({ kind: 'longExposure', of: 'water', wantedS: 0.5 }, 4, { approach: { ...DEFAULT_APPROACH, exposure: 'baseIsoLong' } });
+    const water = input({ kind: 'longExposure', of: 'water', wantedS: 0.5 }, 4, {
+      approach: { ...DEFAULT_APPROACH, exposure: 'baseIsoLong' },
+    });
     const byHand = firstSetUp(water);
     expect(byHand.kind === 'cannot' && byHand.obstacle.kind).toBe('needsTripod');
     const onTripod = firstSetUp({ ...water, approach: { ...water.approach, support: 'tripod' } });
@@ -167,7 +170,11 @@ describe('what cannot be done', () => {
     // N = √(0.5·2⁴) = 2.83.
     expect(read(onTripod.setUp)).toContain('f/2.8 · ');
     expect(read(onTripod.setUp)).toContain('0.5 s · ISO 100');
-    const noon = firstSetUp({ ...water, light: { ...water.light, keyEv100: 12 }, approach: { ...water.approach, support: 'tripod' } });
+    const noon = firstSetUp({
+      ...water,
+      light: { ...water.light, keyEv100: 12 },
+      approach: { ...water.approach, support: 'tripod' },
+    });
     // N = √(0.5·2¹²) = 45.3: three stops of grey past f/16.
     expect(noon.kind === 'cannot' && noon.obstacle).toEqual({ kind: 'tooBright', stops: expect.closeTo(3, 6) as number });
   });
@@ -241,7 +248,12 @@ describe('the ways of focusing', () => {
   const focus = (kind: SetUpInput['approach']['focus']): SetUp =>
     firstSetUp(candid(11, { approach: { ...DEFAULT_APPROACH, focus: kind } })).setUp;
   it('locks on the spot itself, not on a mark', () => {
-    const locked = firstSetUp(candid(11, { approach: { ...DEFAULT_APPROACH, focus: 'lockedOnSpot' }, subject: { nearM: 2, farM: 5, medianM: 2.7, spread: 0 } }));
+    const locked = firstSetUp(
+      candid(11, {
+        approach: { ...DEFAULT_APPROACH, focus: 'lockedOnSpot' },
+        subject: { nearM: 2, farM: 5, medianM: 2.7, spread: 0 },
+      }),
+    );
     expect(locked.setUp.focus).toMatchObject({ distanceM: 2.7, limit: 'spot' });
   });
   it('loses some to recomposing and delay, and more in the dark', () => {
@@ -315,7 +327,16 @@ describe('properties', () => {
 });
 
 describe('the kit’s reach', () => {
-  const zoom = { ...LENS_28, shortestMm: 35, longestMm: 105, widest: [{ focalLengthMm: 35, fNumber: 3.5 }, { focalLengthMm: 70, fNumber: 4 }, { focalLengthMm: 105, fNumber: 4.5 }] };
+  const zoom = {
+    ...LENS_28,
+    shortestMm: 35,
+    longestMm: 105,
+    widest: [
+      { focalLengthMm: 35, fNumber: 3.5 },
+      { focalLengthMm: 70, fNumber: 4 },
+      { focalLengthMm: 105, fNumber: 4.5 },
+    ],
+  };
   it('joins a zoom’s widest apertures by straight lines', () => {
     expect([20, 35, 52.5, 70, 105, 200].map((mm) => widestFNumberAt(zoom, mm))).toEqual([3.5, 3.5, 3.75, 4, 4.5, 4.5]);
   });

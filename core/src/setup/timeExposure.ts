@@ -49,7 +49,5 @@ export function timeExposure(plan: Plan, targetEv: number): SetUpResult {
   const choice: Choice = { row, slowestS: seconds, apertureLimit: 'wantedSeconds', sacrifices: [], obstacle: null };
   const setUp = writeCard(plan, choice, targetEv, settled);
   const obstacle = obstacleOf(plan, seconds, overEv);
-  return obstacle === null
-    ? { kind: 'ready', setUp, sacrifices: [] }
-    : { kind: 'cannot', obstacle, setUp, sacrifices: [] };
+  return obstacle === null ? { kind: 'ready', setUp, sacrifices: [] } : { kind: 'cannot', obstacle, setUp, sacrifices: [] };
 }

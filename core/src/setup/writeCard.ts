@@ -75,8 +75,7 @@ function settle(plan: Plan, choice: Choice, targetEv: number): Settled {
       const marks = markedBetween('iso', body.markStep, plan.isoLowest, plan.isoHighest);
       const iso = snapToMark({ value: Math.max(needed, plan.isoLowest), marks, direction: 'up' }) ?? plan.isoHighest;
       const exposure = autoExposure({ mode: 'aperturePriority', ...common, isoBase: iso, isoCeiling: iso });
-      const seconds =
-        snapToMark({ value: exposure.shutterS, marks: plan.shuttersS, direction: 'nearest' }) ?? exposure.shutterS;
+      const seconds = snapToMark({ value: exposure.shutterS, marks: plan.shuttersS, direction: 'nearest' }) ?? exposure.shutterS;
       return { seconds, role: 'camera', shutterLimit: 'metered', iso: { lowest: iso, highest: iso, isSet: true }, exposure };
     }
     case 'film': {

@@ -26,7 +26,8 @@ const SITE: SiteOfDay = {
 };
 /** Open sea at the shipped town's place, equinox side of March; the sun rises near 06:40, stands 40.6° at 12:32. */
 const TOWN = { day: '2027-03-13', timeZone: 'Atlantic/Azores', latitude: 46.5, longitude: -20.7, cloud: 0, halfFieldDeg: 32.7 };
-const dayOf = (site: Partial<SiteOfDay>, over: object = {}): StopDay => stopDay({ ...TOWN, site: { ...SITE, ...site }, ...over }) as StopDay;
+const dayOf = (site: Partial<SiteOfDay>, over: object = {}): StopDay =>
+  stopDay({ ...TOWN, site: { ...SITE, ...site }, ...over }) as StopDay;
 const spans = (day: StopDay): [number, number][] => day.windows.map(({ fromMin, toMin }) => [fromMin, toMin]);
 
 describe('bearings and hours', () => {
@@ -60,7 +61,8 @@ describe('ramps and windows', () => {
     expect([9, 8, 6.5, 5].map((v) => ramp(v, 8, 5))).toEqual([0, 0.25, 0.625, 1]);
   });
 
-  const minutes = (values: readonly number[], reason: Ramp['reason'] = 'contrast'): Ramp[][] => values.map((value) => [{ reason, value }]);
+  const minutes = (values: readonly number[], reason: Ramp['reason'] = 'contrast'): Ramp[][] =>
+    values.map((value) => [{ reason, value }]);
   const block = (value: number, length: number): number[] => Array.from({ length }, () => value);
 
   it('opens at 0.25, holds down to 0.15, and says what closed it', () => {
@@ -75,7 +77,8 @@ describe('ramps and windows', () => {
   });
 
   it('drops what is shorter than five minutes and keeps five', () => {
-    const ofLength = (length: number): number => lightWindows(minutes([...block(0, 10), ...block(1, length), ...block(0, 10)])).length;
+    const ofLength = (length: number): number =>
+      lightWindows(minutes([...block(0, 10), ...block(1, length), ...block(0, 10)])).length;
     expect([ofLength(4), ofLength(5)]).toEqual([0, 1]);
   });
 
@@ -88,7 +91,8 @@ describe('ramps and windows', () => {
 
 describe('the light at a stop, from sun, bearings and hour', () => {
   const noon = { sun: { azimuthDeg: 180, altitudeDeg: 30 }, cloud: 0, dayOfYear: 2 + 91, minuteOfDay: 750 };
-  const at = (site: Partial<SiteOfDay>, over: object = {}): ReturnType<typeof stopLightAt> => stopLightAt({ site: { ...SITE, ...site }, ...noon, ...over });
+  const at = (site: Partial<SiteOfDay>, over: object = {}): ReturnType<typeof stopLightAt> =>
+    stopLightAt({ site: { ...SITE, ...site }, ...noon, ...over });
 
   it('meters the lit side with the sun behind the camera, the camera side against it or in shade', () => {
     expect(at({ shootingBearingDeg: 0 }).surface).toBe('litPerson');
@@ -157,7 +161,9 @@ describe('windows of the intents, worked by hand from the day’s sun', () => {
     expect(along.windows.some(({ fromMin, toMin }) => fromMin < 1050 && toMin > 1050)).toBe(true);
     const across = dayOf({ intent: DEFAULT_INTENTS.intoTheSun, streetAxisDeg: 200, shootingBearingDeg: 200 });
     expect(across.windows).toEqual([]);
-    expect(dayOf({ intent: DEFAULT_INTENTS.intoTheSun, streetAxisDeg: 257, shootingBearingDeg: 257 }, { cloud: 0.9 }).windows).toEqual([]);
+    expect(
+      dayOf({ intent: DEFAULT_INTENTS.intoTheSun, streetAxisDeg: 257, shootingBearingDeg: 257 }, { cloud: 0.9 }).windows,
+    ).toEqual([]);
   });
 
   it('streets are lit from −3° of evening sun to −3° of the morning, and by their hours', () => {
@@ -192,6 +198,8 @@ describe('windows of the intents, worked by hand from the day’s sun', () => {
     const labels = dayOf({ sunGap: gap }).windows.map(({ label }) => label);
     expect(labels).toContain('sun');
     expect(labels).toContain('shade');
-    expect(dayOf({ intent: { kind: 'passingCandid', light: 'sun' }, sunGap: gap }).windows.every(({ label }) => label === 'sun')).toBe(true);
+    expect(
+      dayOf({ intent: { kind: 'passingCandid', light: 'sun' }, sunGap: gap }).windows.every(({ label }) => label === 'sun'),
+    ).toBe(true);
   });
 });

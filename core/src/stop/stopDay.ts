@@ -39,7 +39,13 @@ function windowsOf(inputs: readonly QualityInput[], { intent }: SiteOfDay): read
   const rules = { ...WINDOW_RULES, shortestMin: SHORTEST_CANDID_MIN };
   const sides = (['sun', 'shade'] as const).filter((side) => intent.light === 'either' || intent.light === side);
   return sides
-    .flatMap((side) => lightWindows(inputs.map((input) => candidRamps(input, side)), rules, side))
+    .flatMap((side) =>
+      lightWindows(
+        inputs.map((input) => candidRamps(input, side)),
+        rules,
+        side,
+      ),
+    )
     .sort((a, b) => a.fromMin - b.fromMin);
 }
 

@@ -15,15 +15,7 @@ import type { Stop, SunGap } from './stop.js';
 
 /** The surface that a card meters, which is the one that its intent is about. */
 export type MeteredSurface =
-  | 'litPerson'
-  | 'cameraSide'
-  | 'litGround'
-  | 'shade'
-  | 'sky'
-  | 'litWall'
-  | 'shadedWall'
-  | 'lamps'
-  | 'screen';
+  'litPerson' | 'cameraSide' | 'litGround' | 'shade' | 'sky' | 'litWall' | 'shadedWall' | 'lamps' | 'screen';
 
 /** The light at a stop at one instant: EV100, lit and shaded, and what is known by model and by reading. */
 export interface StopLight {
@@ -80,9 +72,7 @@ export interface StopInstant {
 /** Hours that run past midnight have their end before their start. */
 export function isWithinHours(hours: { fromMin: number; toMin: number }, minuteOfDay: number): boolean {
   const { fromMin, toMin } = hours;
-  return fromMin <= toMin
-    ? minuteOfDay >= fromMin && minuteOfDay <= toMin
-    : minuteOfDay >= fromMin || minuteOfDay <= toMin;
+  return fromMin <= toMin ? minuteOfDay >= fromMin && minuteOfDay <= toMin : minuteOfDay >= fromMin || minuteOfDay <= toMin;
 }
 
 export function areLampsOn({ site, sun, minuteOfDay }: StopInstant): boolean {

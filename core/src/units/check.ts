@@ -62,11 +62,7 @@ export function checkAtLeast(name: string, value: unknown, low: number): asserts
   if (!Number.isFinite(value) || value < low) throw rangeError(name, allowed, value);
 }
 
-export function checkOneOf<Word extends string>(
-  name: string,
-  value: unknown,
-  words: readonly Word[],
-): asserts value is Word {
+export function checkOneOf<Word extends string>(name: string, value: unknown, words: readonly Word[]): asserts value is Word {
   const allowed = `one of ${words.map((word) => `'${word}'`).join(', ')}`;
   if (typeof value !== 'string') throw typeError(name, allowed, value);
   if (!(words as readonly string[]).includes(value)) throw rangeError(name, allowed, value);

@@ -56,8 +56,7 @@ const SERIES: Readonly<Record<MarkedQuantity, Readonly<Record<StopStep, Series>>
     full: {
       firstStep: -15,
       exactAt: shutter(1),
-      names:
-        '1/32000 1/16000 1/8000 1/4000 1/2000 1/1000 1/500 1/250 1/125 1/60 1/30 1/15 1/8 1/4 0.5 1 2 4 8 15 30 60',
+      names: '1/32000 1/16000 1/8000 1/4000 1/2000 1/1000 1/500 1/250 1/125 1/60 1/30 1/15 1/8 1/4 0.5 1 2 4 8 15 30 60',
     },
     half: {
       firstStep: -30,

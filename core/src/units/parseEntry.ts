@@ -128,10 +128,7 @@ function toStopMark(stops: number, step: StopStep): number {
 }
 
 function parseStops(text: string, step: StopStep): Parsed {
-  const stops = signedStops(
-    tidy(text).replace(/ ?(ev|stops?)$/, ''),
-    step,
-  );
+  const stops = signedStops(tidy(text).replace(/ ?(ev|stops?)$/, ''), step);
   if (stops === null) return refused(`“${text}” is not a number of stops; try +2/3, -1 1/3 or 0`);
   return found(toStopMark(stops, step));
 }

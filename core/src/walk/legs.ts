@@ -12,8 +12,7 @@ const UNKNOWN_LEG_M = 400;
 export function distanceBetweenM(a: Place, b: Place): number {
   const half = (deg: number): number => Math.sin((deg * RAD) / 2) ** 2;
   const chord =
-    half(b.latitude - a.latitude) +
-    Math.cos(a.latitude * RAD) * Math.cos(b.latitude * RAD) * half(b.longitude - a.longitude);
+    half(b.latitude - a.latitude) + Math.cos(a.latitude * RAD) * Math.cos(b.latitude * RAD) * half(b.longitude - a.longitude);
   return 2 * EARTH_RADIUS_M * Math.asin(Math.min(1, Math.sqrt(chord)));
 }
 

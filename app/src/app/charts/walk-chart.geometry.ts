@@ -56,8 +56,20 @@ export function walkerLine(rows: readonly WalkRow[], heights: readonly number[],
     const [here, there] = [heights[k] as number, heights[k + 1] as number];
     const walkMin = row.walkMin ?? 0;
     const setOff = Math.max(row.leaveMin, next.arriveMin - walkMin);
-    if (setOff > row.leaveMin) spares.push(path([[row.leaveMin, here], [setOff, here]]));
-    climbs.push({ path: path([[setOff, here], [setOff + walkMin, there]]), isLate: setOff + walkMin > next.arriveMin });
+    if (setOff > row.leaveMin)
+      spares.push(
+        path([
+          [row.leaveMin, here],
+          [setOff, here],
+        ]),
+      );
+    climbs.push({
+      path: path([
+        [setOff, here],
+        [setOff + walkMin, there],
+      ]),
+      isLate: setOff + walkMin > next.arriveMin,
+    });
   });
   return { stays, spares, climbs };
 }

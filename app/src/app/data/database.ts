@@ -4,8 +4,7 @@ import Dexie, { type Table, type Transaction } from 'dexie';
 
 /** One row each for what there is only one of. */
 export type ProfileRow =
-  | { readonly key: 'standard'; readonly value: Standard }
-  | { readonly key: 'settings'; readonly value: Settings };
+  { readonly key: 'standard'; readonly value: Standard } | { readonly key: 'settings'; readonly value: Settings };
 
 /** A version of the tables. Append-only: a published version is never changed, a new one migrates it. */
 export interface SchemaVersion {

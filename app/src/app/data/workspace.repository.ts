@@ -11,11 +11,7 @@ export interface StoredWorkspace extends Workspace {
 }
 
 /** Rows are parsed on the way out: fields that a row of an older program lacks come from the defaults. */
-function toWorkspace(
-  kit: Workspace['kit'],
-  walks: Workspace['walks'],
-  profile: readonly ProfileRow[],
-): StoredWorkspace {
+function toWorkspace(kit: Workspace['kit'], walks: Workspace['walks'], profile: readonly ProfileRow[]): StoredWorkspace {
   const valueOf = (key: ProfileRow['key']): Standard | Settings | undefined => profile.find((row) => row.key === key)?.value;
   return {
     kit,
@@ -32,7 +28,7 @@ export class WorkspaceRepository {
   private readonly database = inject(Database);
 
   /** Emits at once and after every change, whichever tab made it. */
-  readonly stored$: Observable<StoredWorkspace> = new Observable((observer) =>
+  readonly stored$ = new Observable<StoredWorkspace>((observer) =>
     liveQuery(async () => {
       const { kit, walks, profile } = this.database;
       return toWorkspace(...(await Promise.all([kit.toArray(), walks.toArray(), profile.toArray()])));

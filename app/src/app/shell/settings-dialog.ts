@@ -87,7 +87,10 @@ export class SettingsDialog {
   ];
 
   protected set(change: Partial<Settings>): void {
-    this.store.edit({ label: 'change a setting' }, changeSettings((settings) => ({ ...settings, ...change })));
+    this.store.edit(
+      { label: 'change a setting' },
+      changeSettings((settings) => ({ ...settings, ...change })),
+    );
   }
 
   protected export(): void {

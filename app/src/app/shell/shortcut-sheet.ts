@@ -11,9 +11,7 @@ import { SHORTCUTS } from '../state/shortcuts';
     <h2 mat-dialog-title tabindex="-1">Keys</h2>
     <mat-dialog-content>
       <table>
-        <caption class="visually-hidden">
-          Keyboard shortcuts
-        </caption>
+        <caption class="visually-hidden">Keyboard shortcuts</caption>
         <tbody>
           @for (one of shortcuts; track one.keys) {
             <tr>

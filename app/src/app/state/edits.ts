@@ -1,15 +1,31 @@
-import { DEFAULT_INTENTS, type IntentKind, type KitItem, type Settings, type Standard, type Stop, type Walk } from '@roam-dial/core';
+import {
+  DEFAULT_INTENTS,
+  type IntentKind,
+  type KitItem,
+  type Settings,
+  type Standard,
+  type Stop,
+  type Walk,
+} from '@roam-dial/core';
 import type { Workspace } from '../data/workspace';
 
 /** Changes of the workspace, each a pure function from one to the next. */
 export type WorkspaceChange = (workspace: Workspace) => Workspace;
 
-function replaced<Item extends { readonly id: string }>(items: readonly Item[], id: string, change: (item: Item) => Item): readonly Item[] {
+function replaced<Item extends { readonly id: string }>(
+  items: readonly Item[],
+  id: string,
+  change: (item: Item) => Item,
+): readonly Item[] {
   return items.map((item) => (item.id === id ? change(item) : item));
 }
 
 /** The copy goes right behind its original. */
-function duplicated<Item extends { readonly id: string }>(items: readonly Item[], id: string, copy: (item: Item) => Item): readonly Item[] {
+function duplicated<Item extends { readonly id: string }>(
+  items: readonly Item[],
+  id: string,
+  copy: (item: Item) => Item,
+): readonly Item[] {
   return items.flatMap((item) => (item.id === id ? [item, copy(item)] : [item]));
 }
 
@@ -90,7 +106,10 @@ export const changeKitItem =
 
 export const duplicateKitItem =
   (id: string, newId: string): WorkspaceChange =>
-  (workspace) => ({ ...workspace, kit: duplicated(workspace.kit, id, (item) => ({ ...item, id: newId, name: `${item.name} (copy)` })) });
+  (workspace) => ({
+    ...workspace,
+    kit: duplicated(workspace.kit, id, (item) => ({ ...item, id: newId, name: `${item.name} (copy)` })),
+  });
 
 export const removeKitItem =
   (id: string): WorkspaceChange =>

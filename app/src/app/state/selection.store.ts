@@ -45,7 +45,9 @@ export class SelectionStore {
   );
 
   constructor() {
-    this.router.events.pipe(filter((event) => event instanceof NavigationEnd)).subscribe(() => this.subject.next(this.fromAddress()));
+    this.router.events
+      .pipe(filter((event) => event instanceof NavigationEnd))
+      .subscribe(() => this.subject.next(this.fromAddress()));
     this.restedMinute.pipe(debounceTime(REST_MS)).subscribe((minute) => this.navigate({ t: clockText(minute) }, true));
   }
 

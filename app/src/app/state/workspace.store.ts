@@ -163,7 +163,8 @@ export class WorkspaceStore {
   /** A document that was changed again in the meantime stays unwritten until its own write is through. */
   private settle(changes: readonly DocumentChange[]): void {
     this.unwritten = this.unwritten.filter(
-      (waiting) => !changes.some(({ table, key, after }) => table === waiting.table && key === waiting.key && after === waiting.after),
+      (waiting) =>
+        !changes.some(({ table, key, after }) => table === waiting.table && key === waiting.key && after === waiting.after),
     );
     if (this.stored !== null) this.stored = { ...applyChanges(this.stored, changes), isSeeded: true };
     if (this.unwritten.length === 0) this.failureSubject.next(null);

@@ -163,7 +163,10 @@ export function listCodec(one: Codec<number>, { allowEmpty }: { readonly allowEm
   return {
     format: (values) => values.map(one.format).join('; '),
     parse: (text) => {
-      const parts = text.split(';').map((part) => part.trim()).filter(Boolean);
+      const parts = text
+        .split(';')
+        .map((part) => part.trim())
+        .filter(Boolean);
       if (parts.length === 0 && !allowEmpty) return { ok: false, message: 'needs at least one value' };
       const values: number[] = [];
       for (const part of parts) {

@@ -50,9 +50,7 @@ export class Wording {
   }
 
   walkLength(distanceM: number): string {
-    return this.lengthUnit === 'feet'
-      ? `${(distanceM / METRES_PER_MILE).toFixed(1)} mi`
-      : `${(distanceM / 1000).toFixed(1)} km`;
+    return this.lengthUnit === 'feet' ? `${(distanceM / METRES_PER_MILE).toFixed(1)} mi` : `${(distanceM / 1000).toFixed(1)} km`;
   }
 
   clock(minuteOfDay: number): string {
@@ -74,6 +72,12 @@ export class Wording {
     if (whole < 90) return `${whole} min`;
     const rest = whole % MINUTES_PER_HOUR;
     return `${Math.floor(whole / MINUTES_PER_HOUR)} h${rest === 0 ? '' : ` ${rest} min`}`;
+  }
+
+  /** A chance is never quite certain. */
+  chance(share: number): string {
+    if (share > 0.99) return 'over 99 %';
+    return share > 0 && share < 0.01 ? 'under 1 %' : this.percent(share);
   }
 
   percent(share: number): string {

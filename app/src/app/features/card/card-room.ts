@@ -17,9 +17,19 @@ import { DialCard } from './dial-card';
     <h1 class="visually-hidden">Dial card</h1>
     @if (view(); as v) {
       <div class="stops">
-        <button type="button" class="plain-button" [disabled]="v.before === null" (click)="go(v.before)">‹ Before</button>
+        <button type="button" class="plain-button" aria-label="Stop before" [disabled]="v.before === null" (click)="go(v.before)">
+          ‹
+        </button>
         <span class="soft figure">{{ v.position }}</span>
-        <button type="button" class="plain-button" [disabled]="v.next === null" (click)="go(v.next)">Next ›</button>
+        <span class="time" role="group" aria-label="Time of day">
+          <button type="button" class="plain-button" aria-label="Five minutes earlier" (click)="move(v.minute - 5)">−</button>
+          <strong class="figure">{{ wording().clock(v.minute) }}</strong>
+          <button type="button" class="plain-button" aria-label="Five minutes later" (click)="move(v.minute + 5)">+</button>
+        </span>
+        <button type="button" class="plain-button arrival" (click)="move(v.stop.arriveMin)">Arrival</button>
+        <button type="button" class="plain-button" aria-label="Next stop" [disabled]="v.next === null" (click)="go(v.next)">
+          ›
+        </button>
       </div>
       <rd-light-ribbon
         class="ribbon"
@@ -29,15 +39,9 @@ import { DialCard } from './dial-card';
         [minute]="v.minute"
         [wording]="wording()"
         [gutter]="14"
-        [height]="62"
+        [height]="54"
         [isReadOnly]="true"
       />
-      <div class="time" role="group" aria-label="Time of day">
-        <button type="button" class="plain-button" aria-label="Five minutes earlier" (click)="move(v.minute - 5)">−5</button>
-        <strong class="figure">{{ wording().clock(v.minute) }}</strong>
-        <button type="button" class="plain-button" aria-label="Five minutes later" (click)="move(v.minute + 5)">+5</button>
-        <button type="button" class="plain-button now" (click)="move(v.stop.arriveMin)">Arrival</button>
-      </div>
     }
     <rd-dial-card [isInHand]="true" />
   `,
@@ -52,20 +56,22 @@ import { DialCard } from './dial-card';
       display: flex;
       align-items: center;
       justify-content: space-between;
-      padding: 0 var(--space-2);
+    }
+    .stops .plain-button {
+      font-size: 1.25rem;
     }
     .stops .plain-button:disabled {
       color: var(--rule);
     }
-    .time {
-      gap: var(--space-1);
-      border-bottom: 1px solid var(--rule);
+    .stops .arrival {
+      font-size: var(--text-small);
     }
     .time strong {
-      font-size: 1.25rem;
+      font-size: 1.125rem;
     }
     .ribbon {
-      padding: 0 var(--space-2);
+      display: block;
+      border-bottom: 1px solid var(--rule);
     }
   `,
 })

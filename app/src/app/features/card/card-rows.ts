@@ -32,11 +32,39 @@ export function cardRows(card: Card, wording: Wording): readonly CardRow[] {
   const { setUp } = card.result;
   const strides = wording.strides(setUp.focus.distanceM, card.standard.strideM);
   const rows: CardRow[] = [
-    { key: 'aperture', label: 'Aperture', number: apertureNumber(card, wording), aside: '', note: apertureNote(card, wording), why: setUp.aperture.why },
-    { key: 'focus', label: 'Focus at', number: focusNumber(card, wording), aside: strides, note: focusNote(card), why: setUp.focus.why },
-    { key: 'shutter', label: 'Shutter', number: shutterNumber(card, wording), aside: shutterRole(card), note: shutterNote(card, wording), why: setUp.shutter.why },
+    {
+      key: 'aperture',
+      label: 'Aperture',
+      number: apertureNumber(card, wording),
+      aside: '',
+      note: apertureNote(card, wording),
+      why: setUp.aperture.why,
+    },
+    {
+      key: 'focus',
+      label: 'Focus at',
+      number: focusNumber(card, wording),
+      aside: strides,
+      note: focusNote(card),
+      why: setUp.focus.why,
+    },
+    {
+      key: 'shutter',
+      label: 'Shutter',
+      number: shutterNumber(card, wording),
+      aside: shutterRole(card),
+      note: shutterNote(card, wording),
+      why: setUp.shutter.why,
+    },
     { key: 'iso', label: 'ISO', number: isoNumber(card, wording), aside: '', note: isoNote(card, wording), why: setUp.iso.why },
-    { key: 'meter', label: 'Meter', number: meterNumber(card, wording), aside: PATTERN_WORDS[setUp.meter.pattern], note: meterNote(card, wording), why: setUp.meter.why },
+    {
+      key: 'meter',
+      label: 'Meter',
+      number: meterNumber(card, wording),
+      aside: PATTERN_WORDS[setUp.meter.pattern],
+      note: meterNote(card, wording),
+      why: setUp.meter.why,
+    },
   ];
   if (setUp.flash === null) return rows;
   const { compensationEv, reachM } = setUp.flash;

@@ -10,6 +10,7 @@ import {
   headline,
   ladderLines,
   lightSentence,
+  nextStep,
   liveViewCaution,
   obstacleSentence,
   sacrificeSentence,
@@ -55,17 +56,21 @@ export class DialCard {
     if (card === null) return null;
     const wording = this.wording();
     const { result } = card;
+    const ladder = ladderLines(card, wording);
     return {
       headline: headline(card, wording),
       name: card.stop.name,
       light: lightSentence(card, wording),
       rows: cardRows(card, wording),
-      ladder: ladderLines(card, wording),
+      ladder,
+      next: nextStep(ladder),
       obstacle: result.kind === 'cannot' ? obstacleSentence(result.obstacle, wording) : null,
       sacrifices: result.sacrifices.map((sacrifice) => sacrificeSentence(sacrifice, wording)),
       liveView: liveViewCaution(card, wording),
       cautions: card.stop.cautions,
-      support: { handheld: '', braced: 'Braced.', tripod: 'On the tripod, where it is allowed and blocks nobody.' }[result.setUp.support],
+      support: { handheld: '', braced: 'Braced.', tripod: 'On the tripod, where it is allowed and blocks nobody.' }[
+        result.setUp.support
+      ],
     };
   });
   protected readonly why = computed(() => {

@@ -32,10 +32,6 @@ export const PATTERN_WORDS: Readonly<Record<MeterPattern, string>> = {
   highlightWeighted: 'highlight-weighted',
 };
 
-function plural(count: number, one: string, many: string): string {
-  return `${count} ${count === 1 ? one : many}`;
-}
-
 /** `1⅓ stops`, unsigned. */
 function stopsText(stops: number, wording: Wording): string {
   const thirds = Math.round(Math.abs(stops) * 3) / 3;
@@ -49,10 +45,12 @@ export function headline({ stop, stopIndex }: Card, wording: Wording): string {
 
 /** What the picture is and what the light on it comes to. */
 export function lightSentence({ stop, light }: Card, wording: Wording): string {
-  const where = light.isLit ? 'in the sun' : light.lampsOn ? 'under lamps' : 'in the shade';
+  const isDay = light.sun.altitudeDeg > 0;
+  const where = light.isLit ? 'in the sun' : isDay ? 'in the shade' : light.lampsOn ? 'under lamps' : 'after sundown';
   const contrast = light.isLit && light.contrastEv >= 1 ? `, ${stopsText(light.contrastEv, wording)} over the shade` : '';
   const offset = light.readingOffsetEv;
-  const corrected = offset === 0 ? '' : `, ${stopsText(offset, wording)} ${offset > 0 ? 'brighter' : 'darker'} by what you saw there`;
+  const corrected =
+    offset === 0 ? '' : `, ${stopsText(offset, wording)} ${offset > 0 ? 'brighter' : 'darker'} by what you saw there`;
   return `${INTENT_NAMES[stop.intent.kind]} ${where}: EV ${wording.ev(light.keyEv100)} on ${SURFACE_WORDS[light.surface]}${contrast}${corrected}.`;
 }
 
@@ -257,8 +255,18 @@ export function ladderLines(card: Card, wording: Wording): readonly LadderLine[]
     effect: '',
   };
   const { ends } = ladder;
-  const last = ends === null ? [] : [{ ev: `EV ${wording.ev(ends.ev100)}`, change: 'not this picture', effect: obstacleSentence(ends.obstacle, wording) }];
+  const last =
+    ends === null
+      ? []
+      : [{ ev: `EV ${wording.ev(ends.ev100)}`, change: 'not this picture', effect: obstacleSentence(ends.obstacle, wording) }];
   return [now, ...rungs, ...last];
+}
+
+/** The next thing that the hand will have to do, for the strip that is always in sight. */
+export function nextStep(lines: readonly LadderLine[]): string | null {
+  const next = lines[1];
+  if (next === undefined) return null;
+  return next.effect === '' ? `At ${next.ev}: ${next.change}` : `At ${next.ev}: ${next.change}; ${next.effect}`;
 }
 
 /** An input of a "why?" in the person's units. */
@@ -291,5 +299,3 @@ export function whyInputText({ value, unit }: WhyInput, { kit }: Card, wording: 
       return String(value);
   }
 }
-
-export { plural, stopsText };

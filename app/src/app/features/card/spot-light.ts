@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import { type Change, markedBetween, snapToMark } from '@roam-dial/core';
+import { markedBetween, snapToMark } from '@roam-dial/core';
 import { type Card, CardStore } from '../../state/card.store';
 import { changeStop } from '../../state/edits';
 import { WordingStore } from '../../state/wording.store';
@@ -27,9 +27,13 @@ export function offsetForIso({ result, light }: Card, iso: number): number {
         @if (floats()) {
           <div class="wheel" role="group" aria-label="ISO that the camera shows">
             <span class="soft">Camera shows</span>
-            <button type="button" class="plain-button" aria-label="The camera shows a lower ISO: more light" (click)="turn(-1)">−</button>
+            <button type="button" class="plain-button" aria-label="The camera shows a lower ISO: more light" (click)="turn(-1)">
+              −
+            </button>
             <span class="figure shown">ISO {{ shownIso() }}</span>
-            <button type="button" class="plain-button" aria-label="The camera shows a higher ISO: less light" (click)="turn(1)">+</button>
+            <button type="button" class="plain-button" aria-label="The camera shows a higher ISO: less light" (click)="turn(1)">
+              +
+            </button>
           </div>
         }
         <div class="drops">
@@ -71,12 +75,26 @@ export function offsetForIso({ result, light }: Card, iso: number): number {
     .drops {
       margin-top: var(--space-2);
     }
+    .answer:empty {
+      display: none;
+    }
     .answer {
-      min-height: 20px;
       margin-top: var(--space-1);
       font-size: var(--text-small);
     }
     .in-hand {
+      margin: 0;
+      padding: 0;
+      border: 0;
+      .wheel .soft {
+        display: none;
+      }
+      .plain-button {
+        width: 64px;
+      }
+      .drops {
+        margin-top: 6px;
+      }
       .drops button {
         flex: 1;
         min-height: 48px;
@@ -148,23 +166,18 @@ export class SpotLight {
   /** "open to f/4", or nothing to change. */
   private changed(before: Card, after: Card): string {
     const wording = this.wording();
-    const { markStep } = after.kit.body;
-    const { clickStep } = after.kit.lens;
     const [from, to] = [before.result.setUp, after.result.setUp];
-    const words: string[] = [];
-    const changes: Change[] = [];
-    if (to.aperture.fNumber !== from.aperture.fNumber) changes.push({ control: 'aperture', fNumber: to.aperture.fNumber });
-    if (to.focus.distanceM !== from.focus.distanceM) changes.push({ control: 'focus', distanceM: to.focus.distanceM });
-    if (to.shutter.seconds !== from.shutter.seconds && to.shutter.role !== 'camera') changes.push({ control: 'shutter', seconds: to.shutter.seconds });
-    for (const change of changes) {
-      if (change.control === 'aperture') {
-        words.push(`${change.fNumber < from.aperture.fNumber ? 'open' : 'close'} to ${wording.aperture(change.fNumber, clickStep)}`);
-      }
-      if (change.control === 'focus') words.push(`focus ${wording.exactDistance(change.distanceM)}`);
-      if (change.control === 'shutter') words.push(`shutter ${wording.shutter(change.seconds, markStep)}`);
-    }
     const ev = `EV ${wording.ev(after.light.keyEv100)}`;
     if (after.result.kind === 'cannot') return `${ev}: not this picture any more.`;
+    const words: string[] = [];
+    if (to.aperture.fNumber !== from.aperture.fNumber) {
+      const way = to.aperture.fNumber < from.aperture.fNumber ? 'open' : 'close';
+      words.push(`${way} to ${wording.aperture(to.aperture.fNumber, after.kit.lens.clickStep)}`);
+    }
+    if (to.focus.distanceM !== from.focus.distanceM) words.push(`focus ${wording.exactDistance(to.focus.distanceM)}`);
+    if (to.shutter.seconds !== from.shutter.seconds && to.shutter.role !== 'camera') {
+      words.push(`shutter ${wording.shutter(to.shutter.seconds, after.kit.body.markStep)}`);
+    }
     return words.length === 0 ? `${ev}: nothing to change, ISO follows.` : `${ev}: ${words.join(', ')}.`;
   }
 }

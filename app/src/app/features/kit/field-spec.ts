@@ -83,7 +83,12 @@ export function choiceOf<Item, Key extends keyof Item>(
   };
 }
 
-export function checkOf<Item, Key extends keyof Item>(key: Key, label: string, effect: string, extra: Extra<Item> = {}): FieldSpec<Item> {
+export function checkOf<Item, Key extends keyof Item>(
+  key: Key,
+  label: string,
+  effect: string,
+  extra: Extra<Item> = {},
+): FieldSpec<Item> {
   return {
     ...common(label, effect, extra),
     kind: 'check',

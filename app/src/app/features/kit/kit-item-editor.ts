@@ -44,8 +44,14 @@ export class KitItemEditor {
       effect: field.effect,
       feeds: field.feeds,
       number: field.feeds === null ? '' : (this.numbers()[field.feeds] ?? ''),
-      value: field.kind === 'value' ? { codec: field.codec(item, this.context()), now: field.read(item), set: (v: unknown) => field.write(item, v) } : null,
-      choice: field.kind === 'choice' ? { choices: field.choices(this.context()), now: field.read(item), set: (v: string) => field.write(item, v) } : null,
+      value:
+        field.kind === 'value'
+          ? { codec: field.codec(item, this.context()), now: field.read(item), set: (v: unknown) => field.write(item, v) }
+          : null,
+      choice:
+        field.kind === 'choice'
+          ? { choices: field.choices(this.context()), now: field.read(item), set: (v: string) => field.write(item, v) }
+          : null,
       check: field.kind === 'check' ? { now: field.read(item), set: (v: boolean) => field.write(item, v) } : null,
     }));
   });

@@ -36,7 +36,9 @@ export class KitRoom {
   protected readonly words = KIND_WORDS;
   protected readonly groups = computed(() => {
     const kit = this.workspace()?.kit ?? [];
-    return KIT_KINDS.map((kind) => ({ kind, words: KIND_WORDS[kind], items: ofKind(kit, kind) })).filter(({ items }) => items.length > 0);
+    return KIT_KINDS.map((kind) => ({ kind, words: KIND_WORDS[kind], items: ofKind(kit, kind) })).filter(
+      ({ items }) => items.length > 0,
+    );
   });
   protected readonly isEmpty = computed(() => this.groups().length === 0);
   /** `standard` is the person; otherwise a thing. */
@@ -59,17 +61,26 @@ export class KitRoom {
   }
 
   protected change(item: KitItem): void {
-    this.store.edit({ label: `change ${item.name}` }, changeKitItem(item.id, () => item));
+    this.store.edit(
+      { label: `change ${item.name}` },
+      changeKitItem(item.id, () => item),
+    );
   }
 
   protected rename(item: KitItem): void {
-    this.store.edit({ label: `rename ${item.name}`, mergeKey: `name/${item.id}` }, changeKitItem(item.id, () => item));
+    this.store.edit(
+      { label: `rename ${item.name}`, mergeKey: `name/${item.id}` },
+      changeKitItem(item.id, () => item),
+    );
   }
 
   protected setInBag(item: KitItem, event: Event): void {
     const inBag = (event.target as HTMLInputElement).checked;
     const label = inBag ? `put ${item.name} into the bag` : `take ${item.name} out of the bag`;
-    this.store.edit({ label }, changeKitItem(item.id, (one) => ({ ...one, inBag })));
+    this.store.edit(
+      { label },
+      changeKitItem(item.id, (one) => ({ ...one, inBag })),
+    );
   }
 
   protected duplicate(item: KitItem): void {

@@ -1,6 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { DEFAULT_SETTINGS, DEFAULT_STANDARD, type Body, type ShakeRule, type SharpnessStandard, type Standard } from '@roam-dial/core';
+import {
+  DEFAULT_SETTINGS,
+  DEFAULT_STANDARD,
+  type Body,
+  type ShakeRule,
+  type SharpnessStandard,
+  type Standard,
+} from '@roam-dial/core';
 import { ofKind } from '../../state/bag';
 import { CardFocus, type CardTarget } from '../../state/card-focus';
 import { changeStandard } from '../../state/edits';
@@ -29,7 +36,9 @@ export class StandardEditor {
   private readonly unit = computed(() => (this.workspace()?.settings ?? DEFAULT_SETTINGS).lengthUnit);
   protected readonly numbers = cardNumbers();
   protected readonly standard = computed(() => this.workspace()?.standard ?? DEFAULT_STANDARD);
-  protected readonly bodies = computed(() => ofKind(this.workspace()?.kit ?? [], 'body').filter(({ medium }) => medium === 'digital'));
+  protected readonly bodies = computed(() =>
+    ofKind(this.workspace()?.kit ?? [], 'body').filter(({ medium }) => medium === 'digital'),
+  );
 
   protected readonly sharpnessChoices = choicesOf<SharpnessStandard['kind']>({
     armsLength: 'a print at arm’s length (diagonal/1500)',
@@ -75,7 +84,10 @@ export class StandardEditor {
   }
 
   protected set(change: Partial<Standard>): void {
-    this.store.edit({ label: 'change your standard' }, changeStandard((standard) => ({ ...standard, ...change })));
+    this.store.edit(
+      { label: 'change your standard' },
+      changeStandard((standard) => ({ ...standard, ...change })),
+    );
   }
 
   protected point(target: CardTarget): void {

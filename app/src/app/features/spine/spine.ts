@@ -63,7 +63,11 @@ export class Spine {
       days?.get(id)?.windows.some(({ fromMin, toMin }) => fromMin < leaveMin && toMin >= arriveMin),
     ).length;
     const metres = this.legs().reduce((sum, leg) => sum + leg.distanceM, 0);
-    return { length: `${this.wording().walkLength(metres)}, ${stops.length} ${stops.length === 1 ? 'stop' : 'stops'}`, met, of: stops.length };
+    return {
+      length: `${this.wording().walkLength(metres)}, ${stops.length} ${stops.length === 1 ? 'stop' : 'stops'}`,
+      met,
+      of: stops.length,
+    };
   });
 
   protected select(stop: Stop): void {

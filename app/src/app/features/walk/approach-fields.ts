@@ -18,10 +18,34 @@ import {
   imports: [ChoiceField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <rd-choice-field label="Exposure" [value]="approach().exposure" [choices]="exposures" [hint]="exposureCosts[approach().exposure]" (changed)="set({ exposure: $event })" />
-    <rd-choice-field label="Focus" [value]="approach().focus" [choices]="focuses" [hint]="focusCosts[approach().focus]" (changed)="set({ focus: $event })" />
-    <rd-choice-field label="Depth" [value]="approach().depth" [choices]="depths" [hint]="depthCosts[approach().depth]" (changed)="set({ depth: $event })" />
-    <rd-choice-field label="Support" [value]="approach().support" [choices]="supports" [hint]="supportCosts[approach().support]" (changed)="set({ support: $event })" />
+    <rd-choice-field
+      label="Exposure"
+      [value]="approach().exposure"
+      [choices]="exposures"
+      [hint]="exposureCosts[approach().exposure]"
+      (changed)="set({ exposure: $event })"
+    />
+    <rd-choice-field
+      label="Focus"
+      [value]="approach().focus"
+      [choices]="focuses"
+      [hint]="focusCosts[approach().focus]"
+      (changed)="set({ focus: $event })"
+    />
+    <rd-choice-field
+      label="Depth"
+      [value]="approach().depth"
+      [choices]="depths"
+      [hint]="depthCosts[approach().depth]"
+      (changed)="set({ depth: $event })"
+    />
+    <rd-choice-field
+      label="Support"
+      [value]="approach().support"
+      [choices]="supports"
+      [hint]="supportCosts[approach().support]"
+      (changed)="set({ support: $event })"
+    />
   `,
   styles: `
     :host {

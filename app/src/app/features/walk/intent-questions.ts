@@ -30,12 +30,7 @@ import { LAMP_CHOICES } from './words';
         />
       }
       @case ('silhouette') {
-        <rd-choice-field
-          label="Against"
-          [value]="one.background"
-          [choices]="backgrounds"
-          (changed)="set({ background: $event })"
-        />
+        <rd-choice-field label="Against" [value]="one.background" [choices]="backgrounds" (changed)="set({ background: $event })" />
         <rd-value-field
           label="Bright part of the frame"
           [value]="one.brightShare"
@@ -64,8 +59,18 @@ import { LAMP_CHOICES } from './words';
         <rd-choice-field label="Lamps" [value]="one.lamps" [choices]="lamps" (changed)="set({ lamps: $event })" />
       }
       @case ('flashLift') {
-        <rd-value-field label="Flash compensation" [value]="one.flashEv" [codec]="flashStops" (changed)="set({ flashEv: $event })" />
-        <rd-value-field label="Sky against mid-grey" [value]="one.skyUnderEv" [codec]="stops" (changed)="set({ skyUnderEv: $event })" />
+        <rd-value-field
+          label="Flash compensation"
+          [value]="one.flashEv"
+          [codec]="flashStops"
+          (changed)="set({ flashEv: $event })"
+        />
+        <rd-value-field
+          label="Sky against mid-grey"
+          [value]="one.skyUnderEv"
+          [codec]="stops"
+          (changed)="set({ skyUnderEv: $event })"
+        />
       }
       @case ('longExposure') {
         <rd-choice-field label="Of" [value]="one.of" [choices]="subjects" (changed)="set({ of: $event })" />
@@ -79,12 +84,7 @@ import { LAMP_CHOICES } from './words';
         <rd-check-field label="It has rained" [value]="one.isWet" (changed)="set({ isWet: $event })" />
       }
       @case ('compressedDistance') {
-        <rd-value-field
-          label="Far thing at"
-          [value]="one.farM"
-          [codec]="distance()"
-          (changed)="set({ farM: $event })"
-        />
+        <rd-value-field label="Far thing at" [value]="one.farM" [codec]="distance()" (changed)="set({ farM: $event })" />
       }
       @case ('fireworks') {
         <rd-value-field label="Bulb time" [value]="one.bulbS" [codec]="seconds" (changed)="set({ bulbS: $event })" />
@@ -114,7 +114,9 @@ export class IntentQuestions {
   protected readonly subjects = choicesOf({ water: 'water', trails: 'traffic trails', emptied: 'an emptied square' });
   protected readonly tones = choicesOf({ dark: 'dark', mid: 'mid', pale: 'pale stone' });
   protected readonly mirrors = choicesOf({ puddle: 'a puddle', glass: 'glass', water: 'still water' });
-  protected readonly sources = LAMP_CHOICES.filter((choice): choice is { value: ArtificialLight; label: string } => choice.value !== 'none');
+  protected readonly sources = LAMP_CHOICES.filter(
+    (choice): choice is { value: ArtificialLight; label: string } => choice.value !== 'none',
+  );
 
   protected set(answer: Partial<Record<string, unknown>>): void {
     this.changed.emit({ ...this.intent(), ...answer } as Intent);

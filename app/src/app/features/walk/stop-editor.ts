@@ -1,7 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import { type Approach, DEFAULT_SETTINGS, type Intent, type IntentKind, type Movers, type Stop, type Subject, type Walk } from '@roam-dial/core';
+import {
+  type Approach,
+  DEFAULT_SETTINGS,
+  type Intent,
+  type IntentKind,
+  type Movers,
+  type Stop,
+  type Subject,
+  type Walk,
+} from '@roam-dial/core';
 import { AppActions } from '../../state/app-actions';
 import { ofKind } from '../../state/bag';
 import { type CardTarget, CardFocus } from '../../state/card-focus';

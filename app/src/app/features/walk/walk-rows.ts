@@ -43,11 +43,12 @@ export function staySentence(walk: Walk, rows: readonly WalkRow[], stopId: strin
   if (row === undefined || stop === undefined) return '';
   const stay = row.leaveMin - row.arriveMin;
   const light = minutesInLight(row);
-  const lit = light === stay ? 'all of it in its light' : light === 0 ? 'none of it in its light' : `${light} min of it in its light`;
+  const lit =
+    light === stay ? 'all of it in its light' : light === 0 ? 'none of it in its light' : `${light} min of it in its light`;
   const rate = suitablePerMinute(stop.movers);
   const start = `${row.name}: ${wording.duration(stay)}, ${lit}.`;
   if (rate === 0 || light === 0) return start;
-  const chance = wording.percent(chanceOfAtLeast(WANTED_FRAMES, rate, light));
+  const chance = wording.chance(chanceOfAtLeast(WANTED_FRAMES, rate, light));
   return `${start} At least ${WANTED_FRAMES} who would do: ${chance}; four in five waits end within ${wording.duration(Math.max(1, waitForChanceMin(0.8, rate)))}.`;
 }
 

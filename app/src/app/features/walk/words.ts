@@ -1,4 +1,12 @@
-import { type Approach, ARTIFICIAL_LIGHT, ARTIFICIAL_LIGHTS, type ArtificialLight, type Consent, INTENT_NAMES, type Pavement } from '@roam-dial/core';
+import {
+  type Approach,
+  ARTIFICIAL_LIGHT,
+  ARTIFICIAL_LIGHTS,
+  type ArtificialLight,
+  type Consent,
+  INTENT_NAMES,
+  type Pavement,
+} from '@roam-dial/core';
 import { choicesOf } from '../../ui/choices';
 
 export const INTENT_CHOICES = choicesOf(INTENT_NAMES);

@@ -1,0 +1,202 @@
+import { type Body, CONTROL_KINDS, METER_PATTERNS, type MeterPattern, slowestAutoSeries } from '@roam-dial/core';
+import { choicesOf } from '../../ui/choices';
+import { type Codec, entryCodec, numberCodec, optional } from '../../wording/codec';
+import { checkOf, choiceOf, type FieldContext, type FieldSpec, valueOf } from './field-spec';
+import { alsoWithin, millimetres, STEP_CHOICES, stopCount } from './shared-codecs';
+
+const isDigital = (body: Body): boolean => body.medium === 'digital';
+const isoCodec = (body: Body): Codec<number> => entryCodec({ kind: 'iso', step: body.markStep }, { low: 1, high: 1_000_000 });
+const shutterCodec = (body: Body): Codec<number> => entryCodec({ kind: 'shutter', step: body.markStep }, { low: 1e-5, high: 3600 });
+
+const PATTERN_LABELS: Readonly<Record<MeterPattern, string>> = {
+  wholeFrame: 'whole frame',
+  centreWeighted: 'centre-weighted',
+  spot: 'spot',
+  highlightWeighted: 'highlight-weighted',
+};
+
+/** Meter patterns as a line of words. */
+const patternsCodec: Codec<readonly MeterPattern[]> = {
+  format: (patterns) => patterns.map((pattern) => PATTERN_LABELS[pattern]).join('; '),
+  parse: (text) => {
+    const words = text
+      .split(';')
+      .map((word) => word.trim().toLowerCase())
+      .filter(Boolean);
+    const patterns = words.map((word) => METER_PATTERNS.find((pattern) => PATTERN_LABELS[pattern].startsWith(word)));
+    const known = patterns.filter((pattern) => pattern !== undefined);
+    if (known.length === 0 || known.length < words.length) {
+      return { ok: false, message: `use ${METER_PATTERNS.map((pattern) => PATTERN_LABELS[pattern]).join('; ')}` };
+    }
+    return { ok: true, value: [...new Set(known)] };
+  },
+};
+
+/** The offered slowest-auto shutters as "1/2000 to 1 s", or none. */
+function autoShuttersCodec(body: Body): Codec<readonly number[]> {
+  const one = shutterCodec(body);
+  return {
+    format: (values) => {
+      const [first, last] = [values[0], values.at(-1)];
+      return first === undefined || last === undefined ? 'none' : `${one.format(first)} to ${one.format(last)}`;
+    },
+    parse: (text) => {
+      if (/^(none|no|-)?$/i.test(text.trim())) return { ok: true, value: [] };
+      const ends = text.split(/\s+to\s+|\.\.|–/).map((end) => one.parse(end));
+      const [from, to] = [ends[0], ends[1] ?? ends[0]];
+      if (from?.ok !== true || to?.ok !== true) return { ok: false, message: 'write 1/2000 to 1 s, or none' };
+      const [fast, slow] = [Math.min(from.value, to.value), Math.max(from.value, to.value)];
+      const values = slowestAutoSeries(body.markStep, fast, slow);
+      return values.length > 0 ? { ok: true, value: values } : { ok: false, message: 'no mark lies between these' };
+    },
+  };
+}
+
+function control(which: keyof Body['controls'], label: string, feeds: 'aperture' | 'shutter' | 'iso' | 'meter'): FieldSpec<Body> {
+  return {
+    kind: 'choice',
+    label,
+    effect: 'What a change costs the hand; the ladder will weigh it.',
+    feeds,
+    isShown: () => true,
+    choices: () => CONTROL_KINDS.map((kind) => ({ value: kind, label: kind })),
+    read: (body) => body.controls[which],
+    write: (body, value) => ({ ...body, controls: { ...body.controls, [which]: value as Body['controls']['iso'] } }),
+  };
+}
+
+export const BODY_FIELDS: readonly FieldSpec<Body>[] = [
+  choiceOf('medium', 'Records on', 'Film has one ISO for the whole roll.', choicesOf({ digital: 'a sensor', film: 'film' }), {
+    feeds: 'iso',
+  }),
+  {
+    kind: 'choice',
+    label: 'Roll in it',
+    effect: 'Its exposure index is the ISO of every stop.',
+    feeds: 'iso',
+    isShown: (body) => body.medium === 'film',
+    choices: ({ films }: FieldContext) => [{ value: '', label: 'no roll' }, ...films],
+    read: (body) => body.filmId ?? '',
+    write: (body, value) => ({ ...body, filmId: value === '' ? null : value }),
+  },
+  valueOf('sensorWidthMm', 'Frame width', 'With the height: the circle of confusion, crop and field.', millimetres(200), {
+    feeds: 'aperture',
+  }),
+  valueOf('sensorHeightMm', 'Frame height', 'With the width: the circle of confusion, crop and field.', millimetres(200), {
+    feeds: 'aperture',
+  }),
+  valueOf(
+    'pixelsAcross',
+    'Pixels across',
+    'Counts for the standard “at 100 %”.',
+    optional(numberCodec({ low: 100, high: 100_000, decimals: 0, step: 100 })),
+    {
+      feeds: 'aperture',
+      isShown: isDigital,
+    },
+  ),
+  choiceOf('markStep', 'Marked in', 'The steps in which shutter, ISO and compensation are given.', STEP_CHOICES, {
+    feeds: 'shutter',
+  }),
+  valueOf(
+    'baseIso',
+    'Base ISO',
+    'Where automatic ISO starts.',
+    (body) => alsoWithin(isoCodec(body), (iso) => iso <= body.highestIso, 'must not be above the highest'),
+    { feeds: 'iso', isShown: isDigital },
+  ),
+  valueOf('lowestIso', 'Lowest ISO', 'Extended settings below base; the card does not use them by itself.', isoCodec, {
+    feeds: 'iso',
+    isShown: isDigital,
+  }),
+  valueOf(
+    'highestIso',
+    'Highest ISO',
+    'The ceiling, unless your own is lower (in the standard).',
+    (body) => alsoWithin(isoCodec(body), (iso) => iso >= body.baseIso, 'must not be below base'),
+    { feeds: 'iso', isShown: isDigital },
+  ),
+  valueOf(
+    'slowestAutoShuttersS',
+    'Slowest auto shutter from',
+    'The values that automatic ISO lets you choose; “none” and the card holds both by hand.',
+    autoShuttersCodec,
+    { feeds: 'shutter', isShown: isDigital },
+  ),
+  choiceOf(
+    'atCeiling',
+    'At the ISO ceiling it',
+    'Bodies differ, and practitioners believe different things: try it with the lens cap half on.',
+    choicesOf({ slowerShutter: 'lengthens the shutter', underexpose: 'underexposes' }),
+    { feeds: 'shutter', isShown: isDigital },
+  ),
+  valueOf(
+    'fastestShutterS',
+    'Fastest shutter',
+    'In glare the aperture closes past it.',
+    (body) => alsoWithin(shutterCodec(body), (s) => s <= body.slowestShutterS, 'must not be longer than the slowest'),
+    { feeds: 'shutter' },
+  ),
+  valueOf(
+    'slowestShutterS',
+    'Slowest shutter',
+    'The longest that it times by itself.',
+    (body) => alsoWithin(shutterCodec(body), (s) => s >= body.fastestShutterS, 'must not be shorter than the fastest'),
+    { feeds: 'shutter' },
+  ),
+  valueOf('flashSyncS', 'Flash sync', 'With flash the shutter is never faster.', shutterCodec, { feeds: 'shutter' }),
+  valueOf(
+    'readoutS',
+    'Electronic readout',
+    'Bands under flickering lamps; empty without an electronic shutter.',
+    (body) => optional(shutterCodec(body)),
+    { feeds: 'shutter', isShown: isDigital },
+  ),
+  valueOf('stabiliserStops', 'Stabiliser', 'Steadies the hands; does nothing for walkers.', stopCount, { feeds: 'shutter' }),
+  checkOf('compensationWhenBothHeld', 'Compensation acts with both held', 'If not, the card says to shift the shutter instead.', {
+    feeds: 'meter',
+    isShown: isDigital,
+  }),
+  valueOf('meterPatterns', 'Meter patterns', 'The card uses the whole frame where there is one, else the first.', patternsCodec, {
+    feeds: 'meter',
+  }),
+  valueOf(
+    'headroomEv',
+    'Highlight headroom',
+    'Stops above mid-grey; where a highlight pattern puts the brightest part.',
+    numberCodec({ low: 0, high: 10, step: 0.5, unit: 'stops' }),
+    { feeds: 'meter' },
+  ),
+  valueOf(
+    'shadowRangeEv',
+    'Shadow range',
+    'Usable stops below mid-grey at base, one less per stop of ISO.',
+    numberCodec({ low: 0, high: 14, step: 0.5, unit: 'stops' }),
+    { feeds: 'meter' },
+  ),
+  valueOf(
+    'liveViewSmallestFNumber',
+    'Magnified view shows to',
+    'Past it the card says to trust the numbers; empty where it shows all.',
+    optional(entryCodec({ kind: 'aperture', step: 'third' }, { low: 0.7, high: 64 })),
+    { feeds: 'aperture', isShown: isDigital },
+  ),
+  valueOf(
+    'autofocusDelayS',
+    'Autofocus delay',
+    'For the centre point: how far they walk meanwhile.',
+    numberCodec({ low: 0, high: 5, step: 0.1, unit: 's' }),
+    { feeds: 'focus', isShown: isDigital },
+  ),
+  valueOf(
+    'autofocusLimitEv',
+    'Autofocus locks to',
+    'EV at which half of the locks fail.',
+    entryCodec({ kind: 'ev', step: 'third' }, { low: -10, high: 15 }),
+    { feeds: 'focus', isShown: isDigital },
+  ),
+  control('aperture', 'Aperture is set by', 'aperture'),
+  control('shutter', 'Shutter is set by', 'shutter'),
+  control('iso', 'ISO is set by', 'iso'),
+  control('compensation', 'Compensation is set by', 'meter'),
+];
