@@ -7,6 +7,9 @@ const YEAR_S = 31_536_000;
 /** Names that the build stamps with a hash of their contents: `chunk-3GQWSCDJ.js`, `media/x-AB12CD34.woff2`. */
 const HASHED = /-[A-Z0-9]{8}\.(?:js|css|woff2)$/;
 
+/** A room of the app: plain words between slashes. Anything else is no address of ours. */
+const ROOM = /^(?:\/[A-Za-z0-9-]+)*\/?$/;
+
 /** A strict policy; Angular writes component styles at run time, which is all that is let through. */
 const contentSecurityPolicy = {
   useDefaults: false,
@@ -45,7 +48,7 @@ export function createApp(buildFolder: string): Express {
   app.use(compression());
   app.use(express.static(buildFolder, { index: false, dotfiles: 'deny', redirect: false, setHeaders: cacheHeaders }));
   app.use((request, response, next) => {
-    if (/\.[^/]*$/.test(request.path)) return next();
+    if (!ROOM.test(request.path)) return next();
     response.setHeader('Cache-Control', 'no-cache');
     response.sendFile(join(buildFolder, 'index.html'));
   });

@@ -33,10 +33,10 @@ export class Wording {
     return formatEntry(Math.round(ev100 * 3) / 3, { kind: 'ev', step: 'third' });
   }
 
-  /** A readable rounding: two figures, as one paces it out. */
+  /** A readable rounding: two or three figures in metres, whole inches in feet. */
   distance(distanceM: number): string {
-    const rounded = distanceM === Infinity || distanceM <= 0 ? distanceM : Number(distanceM.toPrecision(distanceM < 10 ? 2 : 3));
-    return formatEntry(rounded, { kind: 'distance', unit: this.lengthUnit });
+    if (this.lengthUnit === 'feet' || distanceM === Infinity || distanceM <= 0) return this.exactDistance(distanceM);
+    return this.exactDistance(Number(distanceM.toPrecision(distanceM < 10 ? 2 : 3)));
   }
 
   exactDistance(distanceM: number): string {

@@ -1,0 +1,15 @@
+export default {
+  preset: 'jest-preset-angular',
+  testEnvironment: '<rootDir>/src/testing/environment.cjs',
+  setupFilesAfterEnv: ['<rootDir>/src/testing/setup.ts'],
+  testMatch: ['<rootDir>/src/**/*.spec.ts'],
+  moduleNameMapper: {
+    '^@roam-dial/core$': '<rootDir>/../core/dist/index.js',
+    '^@roam-dial/core/formats$': '<rootDir>/../core/dist/formats/index.js',
+    '/create-stop-days-worker$': '<rootDir>/src/testing/no-worker.ts',
+  },
+  transform: {
+    '^.+\\.(ts|js|mjs|html|svg)$': ['jest-preset-angular', { tsconfig: '<rootDir>/tsconfig.spec.json', stringifyContentPathRegex: '\\.(html|svg)$', processWithEsbuild: ['**/core/dist/**/*.js', '**/node_modules/{flatbush,flatqueue,d3-*,internmap}/**/*.js'] }],
+  },
+  transformIgnorePatterns: ['node_modules/(?!.*\\.mjs$|flatbush|flatqueue|d3-|internmap|@roam-dial)'],
+};

@@ -1,0 +1,128 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { type KitItem, type Stop, type Walk } from '@roam-dial/core';
+import { readArchive } from '@roam-dial/core/formats';
+import type { Workspace } from '../../data/workspace';
+import { type Card, cardFor, focusOn, type NoCard } from '../../state/card.store';
+import { parseClock } from '../../state/selection.store';
+import { Wording } from '../../wording/wording';
+import { cardRows } from './card-rows';
+import { headline, ladderLines, lightSentence, liveViewCaution, nextStep, obstacleSentence, sacrificeSentence } from './sentences';
+import { offsetForIso } from './spot-light';
+
+const WORDING = new Wording({ lengthUnit: 'metres', clock: '24h' });
+
+function demo(): Workspace {
+  const read = readArchive(readFileSync(join(__dirname, '../../../../public/demo.json'), 'utf8'));
+  if (!read.ok) throw new Error([read.message, ...read.problems].join('; '));
+  return { ...read.archive, walks: read.archive.walks.map((walk) => ({ ...walk, day: '2027-03-13' })) };
+}
+
+const WORKSPACE = demo();
+const WALK = WORKSPACE.walks[0] as Walk;
+
+function changed(change: (stop: Stop) => Stop, workspace: Workspace = WORKSPACE): Workspace {
+  return { ...workspace, walks: [{ ...WALK, stops: WALK.stops.map(change) }] };
+}
+function state(stopId: string, minuteOfDay: number, workspace: Workspace = WORKSPACE): Card | NoCard {
+  return cardFor(workspace, focusOn(workspace, { walkId: null, stopId, minuteOfDay }));
+}
+function card(stopId: string, minuteOfDay: number, workspace: Workspace = WORKSPACE): Card {
+  const found = state(stopId, minuteOfDay, workspace);
+  if (found.kind === 'none') throw new Error(`no card: ${found.reason} ${found.detail}`);
+  return found;
+}
+const numbers = (one: Card): string[] => cardRows(one, WORDING).map(({ number }) => number);
+const note = (one: Card, key: string): string => cardRows(one, WORDING).find((row) => row.key === key)?.note ?? '';
+
+describe('what is in focus', () => {
+  it('is what the address says, or the first there is', () => {
+    expect(focusOn(WORKSPACE, { walkId: null, stopId: null, minuteOfDay: null })).toMatchObject({ stopIndex: 0, minuteOfDay: 340 });
+    expect(focusOn(WORKSPACE, { walkId: 'gone', stopId: 'gone', minuteOfDay: 9 })).toMatchObject({ stopIndex: 0, minuteOfDay: 9 });
+    expect(focusOn({ ...WORKSPACE, walks: [] }, { walkId: null, stopId: null, minuteOfDay: null })).toMatchObject({ walk: null, stop: null });
+  });
+  it.each([['15:36', 936], ['9:05', 545], ['24:00', null], ['9:75', null], ['noon', null], [null, null]])('reads %j as %j', (text, minute) => {
+    expect(parseClock(text)).toBe(minute);
+  });
+});
+
+describe('the demo’s cards, by the hand-worked sheets', () => {
+  it('Vessen Hall: f/8, 3 m, 1/500 (sheet 2)', () => {
+    const vessen = card('vessen', 640);
+    expect(numbers(vessen).slice(0, 4)).toEqual(['f/8', '3 m', '1/500', '100–6400']);
+    expect(numbers(vessen)[4]).toBe('0');
+    expect(headline(vessen, WORDING)).toBe('Stop 4 · 10:15 to 11:30');
+    expect(note(vessen, 'aperture')).toBe('sharp from 1.6 to 19.3 m; room to open as the light goes');
+    expect(note(vessen, 'focus')).toBe('a mark on the ring; holds 99 of 100 who pass');
+    expect(note(vessen, 'shutter')).toBe('market people decide; your hands hold 0.29 s');
+    expect(lightSentence(vessen, WORDING)).toContain('Passing candid in the shade: EV 11');
+  });
+  it('Tollard Stop before its sign: f/4, 1/400, ISO near 2500 (sheet 3)', () => {
+    const tollard = card('tollard', 345);
+    expect(numbers(tollard).slice(0, 3)).toEqual(['f/4', '5 m', '1/400']);
+    expect(note(tollard, 'iso')).toBe('your ceiling; in this light it sits near 2500');
+  });
+  it('Orrel Steps: the pool’s key at +⅔ by −1⅓ (sheet 5)', () => {
+    const orrel = card('orrel', 915);
+    expect(numbers(orrel)[4]).toBe('−1⅓');
+    expect(note(orrel, 'meter')).toBe('the key tone lands ⅔ stop above mid-grey');
+    expect(lightSentence(orrel, WORDING)).toContain('stops over the shade');
+  });
+  it('gives every demo stop five numbers with a note and a why', () => {
+    for (const stop of WALK.stops) {
+      const rows = cardRows(card(stop.id, stop.arriveMin), WORDING);
+      expect(rows.slice(0, 5).every(({ number, note: said, why }) => number !== '' && said !== '' && why !== null)).toBe(true);
+      expect(JSON.stringify(rows)).not.toMatch(/NaN|undefined/);
+    }
+  });
+});
+
+describe('the ladder in words', () => {
+  it('starts with what holds, names each change, and ends where the picture does', () => {
+    const lines = ladderLines(card('vessen', 640), WORDING);
+    expect(lines[0]).toEqual({ ev: 'now', change: 'nothing to change down to EV 9', effect: '' });
+    expect(lines[1]).toMatchObject({ ev: 'EV 8⅔', change: 'open to f/5.6' });
+    expect(lines.at(-1)?.change).toBe('not this picture');
+    expect(nextStep(lines)).toContain('At EV 8⅔: open to f/5.6');
+    expect(nextStep([])).toBeNull();
+  });
+});
+
+describe('when there is no card, or not this one', () => {
+  it.each([
+    ['noWalk', { ...WORKSPACE, walks: [] }],
+    ['noStop', { ...WORKSPACE, walks: [{ ...WALK, stops: [] }] }],
+    ['noKit', { ...WORKSPACE, kit: WORKSPACE.kit.filter(({ kind }) => kind !== 'lens') }],
+    ['skippedDay', { ...WORKSPACE, walks: [{ ...WALK, day: '2011-12-30', place: { ...WALK.place, timeZone: 'Pacific/Apia' } }] }],
+    ['badInput', changed((stop) => ({ ...stop, subject: { ...stop.subject, nearM: 9, farM: 2 } }))],
+  ])('says %s', (reason, workspace) => {
+    expect(state('vessen', 640, workspace)).toMatchObject({ kind: 'none', reason });
+  });
+
+  it('says by how much it is too dark, and what went', () => {
+    const dark = card('vessen', 640, changed((stop) => ({ ...stop, lightOffsetEv: -10 })));
+    expect(dark.result.kind).toBe('cannot');
+    if (dark.result.kind === 'cannot') expect(obstacleSentence(dark.result.obstacle, WORDING)).toMatch(/^Too dark for this picture: \d/);
+    expect(dark.result.sacrifices.map((one) => sacrificeSentence(one, WORDING)).join(' ')).toMatch(/Speed: 1\/500 was wanted\..*Depth: f\/5 would hold the zone/);
+    expect(ladderLines(dark, WORDING)).toEqual([]);
+    expect(lightSentence(dark, WORDING)).toContain('10 stops darker by what you saw there');
+  });
+
+  it('warns that the magnified view lies about f/8, and not about f/4', () => {
+    expect(liveViewCaution(card('vessen', 640), WORDING)).toContain('shows f/5.6 at most');
+    expect(liveViewCaution(card('tollard', 345), WORDING)).toBeNull();
+  });
+});
+
+describe('what the camera shows', () => {
+  it('corrects the light: ISO 1600 at f/8 and 1/500 is EV 11 (sheet 2)', () => {
+    const vessen = card('vessen', 640);
+    expect(vessen.light.modelEv100 + offsetForIso(vessen, 1600)).toBeCloseTo(11, 9);
+  });
+  it('takes a film body’s roll for the ISO', () => {
+    const kit = WORKSPACE.kit.map((item): KitItem => (item.kind === 'body' && item.medium === 'film' ? { ...item, inBag: true } : item));
+    const film = card('vessen', 640, { ...WORKSPACE, kit, walks: [{ ...WALK, bodyId: 'demo-film-body' }] });
+    expect(note(film, 'iso')).toBe('the roll: Grey 400');
+    expect(note(film, 'meter')).toContain('put it in by hand');
+  });
+});

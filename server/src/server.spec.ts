@@ -1,0 +1,112 @@
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { type AddressInfo } from 'node:net';
+import { type Server } from 'node:http';
+import { request } from 'node:http';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { createApp } from './app.js';
+import { readPort } from './port.js';
+
+let folder: string;
+let server: Server;
+let port: number;
+
+interface Answer {
+  readonly status: number;
+  readonly headers: Readonly<Record<string, string | string[] | undefined>>;
+  readonly body: string;
+}
+
+/** Raw paths go out as they are: fetch would tidy `..` away. */
+function ask(path: string, method = 'GET'): Promise<Answer> {
+  return new Promise((resolve, reject) => {
+    const asked = request({ host: '127.0.0.1', port, path, method }, (response) => {
+      let body = '';
+      response.on('data', (chunk: Buffer) => (body += chunk.toString()));
+      response.on('end', () => resolve({ status: response.statusCode ?? 0, headers: response.headers, body }));
+    });
+    asked.on('error', reject).end();
+  });
+}
+
+beforeAll(async () => {
+  folder = mkdtempSync(join(tmpdir(), 'roam-dial-'));
+  const build = join(folder, 'build');
+  mkdirSync(join(build, 'media'), { recursive: true });
+  writeFileSync(join(folder, 'secret.txt'), 'secret');
+  writeFileSync(join(build, 'index.html'), '<title>Roam Dial</title>');
+  writeFileSync(join(build, 'chunk-ABCD1234.js'), 'x');
+  writeFileSync(join(build, 'ngsw.json'), '{}');
+  writeFileSync(join(build, '.hidden'), 'hidden');
+  server = createApp(build).listen(0, '127.0.0.1');
+  await new Promise((resolve) => server.on('listening', resolve));
+  port = (server.address() as AddressInfo).port;
+});
+afterAll(() => {
+  server.close();
+  rmSync(folder, { recursive: true });
+});
+
+describe('what is served', () => {
+  it('every room is the one page', async () => {
+    for (const path of ['/', '/walk', '/kit?walk=1', '/no/such/room']) {
+      const { status, body } = await ask(path);
+      expect([path, status, body.includes('Roam Dial')]).toEqual([path, 200, true]);
+    }
+  });
+
+  it('a missing file is missing, not the page', async () => {
+    expect((await ask('/chunk-GONE0000.js')).status).toBe(404);
+    expect((await ask('/media/')).body).not.toContain('chunk');
+  });
+
+  it.each(['/../secret.txt', '/..%2fsecret.txt', '/%2e%2e/secret.txt', '/media/../../secret.txt', '/..\\secret.txt', '/.hidden', '/%00'])(
+    'keeps %s to itself',
+    async (path) => {
+      const { status, body } = await ask(path);
+      expect(body).not.toContain('secret');
+      expect(body).not.toContain('hidden');
+      expect(status).toBeGreaterThanOrEqual(400);
+    },
+  );
+
+  it.each(['POST', 'PUT', 'DELETE', 'PATCH', 'OPTIONS'])('does not answer %s', async (method) => {
+    const { status, headers } = await ask('/walk', method);
+    expect(status).toBe(405);
+    expect(headers['allow']).toBe('GET, HEAD');
+  });
+
+  it('answers HEAD without a body', async () => {
+    expect(await ask('/walk', 'HEAD')).toMatchObject({ status: 200, body: '' });
+  });
+});
+
+describe('headers', () => {
+  it('carries a strict policy without eval or foreign origins', async () => {
+    const { headers } = await ask('/walk');
+    const policy = String(headers['content-security-policy']);
+    expect(policy).toContain("default-src 'self'");
+    expect(policy).toContain("script-src 'self';");
+    expect(policy).not.toMatch(/unsafe-eval|https?:|\*/);
+    expect(headers['x-content-type-options']).toBe('nosniff');
+    expect(headers['x-powered-by']).toBeUndefined();
+  });
+
+  it('keeps hashed files for good and asks again for the rest', async () => {
+    expect((await ask('/chunk-ABCD1234.js')).headers['cache-control']).toContain('immutable');
+    expect((await ask('/ngsw.json')).headers['cache-control']).toBe('no-cache');
+    expect((await ask('/walk')).headers['cache-control']).toBe('no-cache');
+  });
+});
+
+describe('the port', () => {
+  it.each([
+    [undefined, 4310],
+    ['', 4310],
+    ['8080', 8080],
+    ['0', 0],
+    ['70000', null],
+    ['http', null],
+    ['1.5', null],
+  ])('%j is %j', (text, expected) => expect(readPort(text)).toBe(expected));
+});
