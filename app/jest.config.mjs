@@ -9,7 +9,14 @@ export default {
     '/create-stop-days-worker$': '<rootDir>/src/testing/no-worker.ts',
   },
   transform: {
-    '^.+\\.(ts|js|mjs|html|svg)$': ['jest-preset-angular', { tsconfig: '<rootDir>/tsconfig.spec.json', stringifyContentPathRegex: '\\.(html|svg)$', processWithEsbuild: ['**/core/dist/**/*.js', '**/node_modules/{flatbush,flatqueue,d3-*,internmap}/**/*.js'] }],
+    '^.+\\.(ts|js|mjs|html|svg)$': [
+      'jest-preset-angular',
+      {
+        tsconfig: '<rootDir>/tsconfig.spec.json',
+        stringifyContentPathRegex: '\\.(html|svg)$',
+        processWithEsbuild: ['**/core/dist/**/*.js', '**/node_modules/{flatbush,flatqueue,d3-*,internmap}/**/*.js'],
+      },
+    ],
   },
   transformIgnorePatterns: ['node_modules/(?!.*\\.mjs$|flatbush|flatqueue|d3-|internmap|@roam-dial)'],
 };

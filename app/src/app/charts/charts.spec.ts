@@ -17,7 +17,12 @@ const row = (over: Partial<WalkRow>): WalkRow => ({
 
 describe('the time axis', () => {
   it('takes whole hours round the stays, within the day', () => {
-    expect(timeDomain([{ arriveMin: 340, leaveMin: 370 }, { arriveMin: 1140, leaveMin: 1215 }])).toEqual({ fromMin: 300, toMin: 1260 });
+    expect(
+      timeDomain([
+        { arriveMin: 340, leaveMin: 370 },
+        { arriveMin: 1140, leaveMin: 1215 },
+      ]),
+    ).toEqual({ fromMin: 300, toMin: 1260 });
     expect(timeDomain([{ arriveMin: 5, leaveMin: 1439 }])).toEqual({ fromMin: 0, toMin: 1440 });
     expect(timeDomain([])).toEqual({ fromMin: 0, toMin: 1440 });
   });
@@ -68,7 +73,12 @@ describe('the walk chart', () => {
     expect(a).toBe(300);
     expect(c).toBeCloseTo(0, 9);
     expect(b - c).toBeCloseTo(30 + (240 * 100) / 600, 9);
-    const crowded = rowHeights(rows.map((one) => ({ ...one, alongM: 0 })), 0, 10, 30);
+    const crowded = rowHeights(
+      rows.map((one) => ({ ...one, alongM: 0 })),
+      0,
+      10,
+      30,
+    );
     expect(crowded).toEqual([10, -20, -50]);
     expect(rowHeights([], 0, 10, 30)).toEqual([]);
     expect(rowHeights([row({})], 0, 10, 30)).toEqual([5]);

@@ -27,11 +27,13 @@ function toWorkspace(kit: Workspace['kit'], walks: Workspace['walks'], profile: 
 export class WorkspaceRepository {
   private readonly database = inject(Database);
 
-  /** Emits at once and after every change, whichever tab made it. */
+  /** Emits at once and after every change, whichever tab made it; the tables are read as of one moment. */
   readonly stored$ = new Observable<StoredWorkspace>((observer) =>
-    liveQuery(async () => {
+    liveQuery(() => {
       const { kit, walks, profile } = this.database;
-      return toWorkspace(...(await Promise.all([kit.toArray(), walks.toArray(), profile.toArray()])));
+      return this.database.transaction('r', kit, walks, profile, async () =>
+        toWorkspace(await kit.toArray(), await walks.toArray(), await profile.toArray()),
+      );
     }).subscribe(observer),
   );
 

@@ -1,14 +1,29 @@
 import { DEFAULT_STANDARD, type Stop, type Walk } from '@roam-dial/core';
 import { newKitItem, newStop, newWalk } from '../data/defaults';
 import { changesBetween, applyChanges, reversed, type Workspace } from '../data/workspace';
-import { addStop, changeKitItem, duplicateStop, moveStop, removeKitItem, removeStop, withArrival, withIntent, withLeaving } from './edits';
+import {
+  addStop,
+  changeKitItem,
+  duplicateStop,
+  moveStop,
+  removeKitItem,
+  removeStop,
+  withArrival,
+  withIntent,
+  withLeaving,
+} from './edits';
 
 const SETTINGS = { theme: 'light', lengthUnit: 'metres', clock: '24h', markStep: 'third', shortcutsOn: true } as const;
 
 function workspace(): Workspace {
   const stops = ['a', 'b', 'c'].reduce<Stop[]>((list, id) => [...list, { ...newStop(id, list.at(-1)), name: id }], []);
   const walk: Walk = { ...newWalk('w', '2027-03-13', null), stops };
-  return { kit: [newKitItem('body', 'k1', 'third'), newKitItem('lens', 'k2', 'third')], standard: DEFAULT_STANDARD, settings: SETTINGS, walks: [walk] };
+  return {
+    kit: [newKitItem('body', 'k1', 'third'), newKitItem('lens', 'k2', 'third')],
+    standard: DEFAULT_STANDARD,
+    settings: SETTINGS,
+    walks: [walk],
+  };
 }
 const names = ({ walks }: Workspace): string => (walks[0]?.stops ?? []).map(({ name }) => name).join(' ');
 

@@ -1,6 +1,6 @@
 import { Injectable, inject } from '@angular/core';
 import { NavigationEnd, Router } from '@angular/router';
-import { BehaviorSubject, debounceTime, distinctUntilChanged, filter, map, type Observable, Subject } from 'rxjs';
+import { BehaviorSubject, distinctUntilChanged, filter, map, type Observable, Subject, switchMap, timer } from 'rxjs';
 
 /** What the address says: which walk, which stop, what time of day. Null where it leaves it open. */
 export interface AddressSelection {
@@ -33,22 +33,22 @@ export function clockText(minuteOfDay: number): string {
 export class SelectionStore {
   private readonly router = inject(Router);
   private readonly subject = new BehaviorSubject<AddressSelection>(this.fromAddress());
-  private readonly restedMinute = new Subject<number>();
+  private readonly movedMinute = new Subject<void>();
+  /** A minute that the address does not hold yet. */
+  private unwrittenMinute: number | null = null;
 
   readonly selection$: Observable<AddressSelection> = this.subject.pipe(
     distinctUntilChanged((a, b) => a.walkId === b.walkId && a.stopId === b.stopId && a.minuteOfDay === b.minuteOfDay),
   );
-  readonly room$: Observable<string> = this.router.events.pipe(
-    filter((event) => event instanceof NavigationEnd),
+  private readonly arrived$ = this.router.events.pipe(filter((event) => event instanceof NavigationEnd));
+  readonly room$: Observable<string> = this.arrived$.pipe(
     map(() => this.room()),
     distinctUntilChanged(),
   );
 
   constructor() {
-    this.router.events
-      .pipe(filter((event) => event instanceof NavigationEnd))
-      .subscribe(() => this.subject.next(this.fromAddress()));
-    this.restedMinute.pipe(debounceTime(REST_MS)).subscribe((minute) => this.navigate({ t: clockText(minute) }, true));
+    this.arrived$.subscribe(() => this.readAddress());
+    this.movedMinute.pipe(switchMap(() => timer(REST_MS))).subscribe(() => this.writeMinute());
   }
 
   selectWalk(walkId: string): void {
@@ -61,8 +61,31 @@ export class SelectionStore {
 
   setMinute(minuteOfDay: number): void {
     const minute = Math.min(LAST_MIN, Math.max(0, Math.round(minuteOfDay)));
+    this.unwrittenMinute = minute;
     this.subject.next({ ...this.subject.value, minuteOfDay: minute });
-    this.restedMinute.next(minute);
+    this.movedMinute.next();
+  }
+
+  /** A change of room keeps a minute that was still resting; a change of stop brings its own. */
+  private readAddress(): void {
+    const address = this.fromAddress();
+    const { walkId, stopId } = this.subject.value;
+    const isSameStop = address.walkId === walkId && address.stopId === stopId;
+    if (this.unwrittenMinute === null || !isSameStop) {
+      this.unwrittenMinute = null;
+      this.subject.next(address);
+      return;
+    }
+    this.subject.next({ ...address, minuteOfDay: this.unwrittenMinute });
+    this.movedMinute.next();
+  }
+
+  /** Not into a navigation that is under way, whose place it would take: the minute rests again when that arrives. */
+  private writeMinute(): void {
+    if (this.unwrittenMinute === null || this.router.currentNavigation() !== null) return;
+    const t = clockText(this.unwrittenMinute);
+    this.unwrittenMinute = null;
+    this.navigate({ t }, true);
   }
 
   private navigate(queryParams: Record<string, string | null>, replaceUrl = false): void {

@@ -29,7 +29,8 @@ function openTab(name: string): { store: WorkspaceStore; database: Database } {
 }
 
 const kitNames = ({ kit }: Workspace): string[] => kit.map(({ name }) => name).sort();
-const until = (store: WorkspaceStore, is: (workspace: Workspace) => boolean): Promise<Workspace> => firstValueFrom(store.workspace$.pipe(filter(is)));
+const until = (store: WorkspaceStore, is: (workspace: Workspace) => boolean): Promise<Workspace> =>
+  firstValueFrom(store.workspace$.pipe(filter(is)));
 
 describe('the workspace store', () => {
   let name: string;
@@ -68,13 +69,19 @@ describe('the workspace store', () => {
     expect(kitNames(await store.snapshot())).toEqual(['New body']);
     store.redo();
     expect(kitNames(await store.snapshot())).toEqual(['New body', 'New lens']);
-    store.edit({ label: 'night' }, changeSettings((settings) => ({ ...settings, theme: 'night' })));
+    store.edit(
+      { label: 'night' },
+      changeSettings((settings) => ({ ...settings, theme: 'night' })),
+    );
     expect((await firstValueFrom(store.history$)).redo).toBeNull();
   });
 
   it('takes a word that is being typed as one step', async () => {
     for (const typed of ['S', 'Sm', 'Sma']) {
-      store.edit({ label: 'rename', mergeKey: 'name/body' }, changeKitItem('body', (item) => ({ ...item, name: typed })));
+      store.edit(
+        { label: 'rename', mergeKey: 'name/body' },
+        changeKitItem('body', (item) => ({ ...item, name: typed })),
+      );
     }
     expect(kitNames(await store.snapshot())).toEqual(['Sma']);
     store.undo();
@@ -83,7 +90,10 @@ describe('the workspace store', () => {
 
   it('takes something added and typed into in one step back out altogether', async () => {
     store.edit({ label: 'add', mergeKey: 'x' }, addKitItem(newKitItem('lens', 'lens', 'third')));
-    store.edit({ label: 'add', mergeKey: 'x' }, changeKitItem('lens', (item) => ({ ...item, name: 'Wide' })));
+    store.edit(
+      { label: 'add', mergeKey: 'x' },
+      changeKitItem('lens', (item) => ({ ...item, name: 'Wide' })),
+    );
     store.undo();
     expect(kitNames(await store.snapshot())).toEqual(['New body']);
   });
@@ -91,7 +101,10 @@ describe('the workspace store', () => {
   it('keeps what the browser refuses to write, says so, and writes it on another try', async () => {
     const repository = TestBed.inject(WorkspaceRepository);
     const write = jest.spyOn(repository, 'write').mockRejectedValue(new DOMException('disk full', 'QuotaExceededError'));
-    store.edit({ label: 'rename' }, changeKitItem('body', (item) => ({ ...item, name: 'Kept' })));
+    store.edit(
+      { label: 'rename' },
+      changeKitItem('body', (item) => ({ ...item, name: 'Kept' })),
+    );
     const failure = await firstValueFrom(store.writeFailure$.pipe(filter((one) => one !== null)));
     expect(failure?.message).toContain('QuotaExceededError: disk full');
     expect(kitNames(await store.snapshot())).toEqual(['Kept']);
@@ -111,7 +124,10 @@ describe('the workspace store', () => {
 
   it('is all there when it is opened again', async () => {
     const walk = { ...newWalk('second', '2027-06-01', null), stops: [newStop('s', undefined)] };
-    store.edit({ label: 'start a walk' }, addWalk({ ...walk, stops: [{ ...newStop('s', undefined), subject: { nearM: 2, farM: Infinity, medianM: 3, spread: 0 } }] }));
+    store.edit(
+      { label: 'start a walk' },
+      addWalk({ ...walk, stops: [{ ...newStop('s', undefined), subject: { nearM: 2, farM: Infinity, medianM: 3, spread: 0 } }] }),
+    );
     await new Promise((resolve) => setTimeout(resolve, 50));
     database.close();
     const again = openTab(name);
@@ -135,8 +151,15 @@ describe('the schema', () => {
     const upgraded = {
       version: 2,
       stores: { kit: 'id, kind, name' },
-      upgrade: (transaction: { table: (name: string) => { toCollection: () => { modify: (f: (row: { name: string }) => void) => PromiseLike<unknown> } } }) =>
-        transaction.table('kit').toCollection().modify((row) => { row.name = `${row.name}, upgraded`; }),
+      upgrade: (transaction: {
+        table: (name: string) => { toCollection: () => { modify: (f: (row: { name: string }) => void) => PromiseLike<unknown> } };
+      }) =>
+        transaction
+          .table('kit')
+          .toCollection()
+          .modify((row) => {
+            row.name = `${row.name}, upgraded`;
+          }),
     };
     applySchema(next, [...SCHEMA_VERSIONS, upgraded as never]);
     expect(await next.table('kit').toArray()).toMatchObject([{ id: 'b', name: 'Old, upgraded' }]);

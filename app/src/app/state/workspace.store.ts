@@ -128,7 +128,6 @@ export class WorkspaceStore {
 
   /** Tries again to write what the browser refused. */
   retry(): void {
-    this.failureSubject.next(null);
     this.write(this.unwritten);
   }
 

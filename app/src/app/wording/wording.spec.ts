@@ -1,4 +1,14 @@
-import { bearingCodec, clockCodec, type Codec, distanceCodec, entryCodec, listCodec, numberCodec, optional, percentCodec } from './codec';
+import {
+  bearingCodec,
+  clockCodec,
+  type Codec,
+  distanceCodec,
+  entryCodec,
+  listCodec,
+  numberCodec,
+  optional,
+  percentCodec,
+} from './codec';
 import { Wording } from './wording';
 
 const metric = new Wording({ lengthUnit: 'metres', clock: '24h' });
@@ -40,7 +50,9 @@ describe('wording', () => {
 describe('fields', () => {
   it('read times of day as people write them', () => {
     const clock = clockCodec('24h', (minute) => metric.clock(minute));
-    expect(['15:36', '1536', '15.36', '9', '3:36 pm', '12 am', '12pm'].map((text) => read(clock, text))).toEqual([936, 936, 936, 540, 936, 0, 720]);
+    expect(['15:36', '1536', '15.36', '9', '3:36 pm', '12 am', '12pm'].map((text) => read(clock, text))).toEqual([
+      936, 936, 936, 540, 936, 0, 720,
+    ]);
     expect(read(clock, '25:00')).toContain('not a time of day; try 15:36');
     expect(read(clock, 'noon')).toContain('not a time of day');
     expect(clock.step?.(938, 1)).toBe(943);

@@ -39,9 +39,19 @@ describe('what is in focus', () => {
   it('is what the address says, or the first there is', () => {
     expect(focusOn(WORKSPACE, { walkId: null, stopId: null, minuteOfDay: null })).toMatchObject({ stopIndex: 0, minuteOfDay: 340 });
     expect(focusOn(WORKSPACE, { walkId: 'gone', stopId: 'gone', minuteOfDay: 9 })).toMatchObject({ stopIndex: 0, minuteOfDay: 9 });
-    expect(focusOn({ ...WORKSPACE, walks: [] }, { walkId: null, stopId: null, minuteOfDay: null })).toMatchObject({ walk: null, stop: null });
+    expect(focusOn({ ...WORKSPACE, walks: [] }, { walkId: null, stopId: null, minuteOfDay: null })).toMatchObject({
+      walk: null,
+      stop: null,
+    });
   });
-  it.each([['15:36', 936], ['9:05', 545], ['24:00', null], ['9:75', null], ['noon', null], [null, null]])('reads %j as %j', (text, minute) => {
+  it.each([
+    ['15:36', 936],
+    ['9:05', 545],
+    ['24:00', null],
+    ['9:75', null],
+    ['noon', null],
+    [null, null],
+  ])('reads %j as %j', (text, minute) => {
     expect(parseClock(text)).toBe(minute);
   });
 });
@@ -100,10 +110,17 @@ describe('when there is no card, or not this one', () => {
   });
 
   it('says by how much it is too dark, and what went', () => {
-    const dark = card('vessen', 640, changed((stop) => ({ ...stop, lightOffsetEv: -10 })));
+    const dark = card(
+      'vessen',
+      640,
+      changed((stop) => ({ ...stop, lightOffsetEv: -10 })),
+    );
     expect(dark.result.kind).toBe('cannot');
-    if (dark.result.kind === 'cannot') expect(obstacleSentence(dark.result.obstacle, WORDING)).toMatch(/^Too dark for this picture: \d/);
-    expect(dark.result.sacrifices.map((one) => sacrificeSentence(one, WORDING)).join(' ')).toMatch(/Speed: 1\/500 was wanted\..*Depth: f\/5 would hold the zone/);
+    if (dark.result.kind === 'cannot')
+      expect(obstacleSentence(dark.result.obstacle, WORDING)).toMatch(/^Too dark for this picture: \d/);
+    expect(dark.result.sacrifices.map((one) => sacrificeSentence(one, WORDING)).join(' ')).toMatch(
+      /Speed: 1\/500 was wanted\..*Depth: f\/5 would hold the zone/,
+    );
     expect(ladderLines(dark, WORDING)).toEqual([]);
     expect(lightSentence(dark, WORDING)).toContain('10 stops darker by what you saw there');
   });
@@ -120,7 +137,9 @@ describe('what the camera shows', () => {
     expect(vessen.light.modelEv100 + offsetForIso(vessen, 1600)).toBeCloseTo(11, 9);
   });
   it('takes a film body’s roll for the ISO', () => {
-    const kit = WORKSPACE.kit.map((item): KitItem => (item.kind === 'body' && item.medium === 'film' ? { ...item, inBag: true } : item));
+    const kit = WORKSPACE.kit.map((item): KitItem =>
+      item.kind === 'body' && item.medium === 'film' ? { ...item, inBag: true } : item,
+    );
     const film = card('vessen', 640, { ...WORKSPACE, kit, walks: [{ ...WALK, bodyId: 'demo-film-body' }] });
     expect(note(film, 'iso')).toBe('the roll: Grey 400');
     expect(note(film, 'meter')).toContain('put it in by hand');

@@ -17,7 +17,7 @@ const LEVELS = ['empty', 'few', 'busy', 'packed'] as const;
           (click)="raise(hour)"
         >
           <span class="column" [style.height.px]="3 + level * 8"></span>
-          <span class="hour figure" aria-hidden="true">{{ hour % 6 === 0 ? hour : '' }}</span>
+          <span class="hour figure" aria-hidden="true">{{ hour % 3 === 0 ? hour : '' }}</span>
         </button>
       }
     </div>
@@ -25,12 +25,12 @@ const LEVELS = ['empty', 'few', 'busy', 'packed'] as const;
   styleUrl: '../../ui/field.scss',
   styles: `
     .hours {
-      display: flex;
-      max-width: 520px;
+      display: grid;
+      grid-template-columns: repeat(12, minmax(24px, 1fr));
+      max-width: 420px;
     }
     button {
       display: flex;
-      flex: 1;
       flex-direction: column;
       justify-content: end;
       min-width: 0;
@@ -52,6 +52,11 @@ const LEVELS = ['empty', 'few', 'busy', 'packed'] as const;
       font-size: 0.6875rem;
       line-height: 14px;
       text-align: left;
+    }
+    @media (max-width: 719px) {
+      .hours {
+        grid-template-columns: repeat(6, minmax(48px, 1fr));
+      }
     }
   `,
 })

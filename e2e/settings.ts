@@ -1,0 +1,35 @@
+import { existsSync } from 'node:fs';
+
+const CHROMIUM = ['/usr/bin/chromium', '/usr/bin/chromium-browser'];
+const port = Number(process.env['E2E_PORT'] ?? 4317);
+
+/** One clock, zone and place for every run: a day in autumn, so that the demo lies in the next March. */
+export const NOW = new Date('2026-11-25T10:00:00Z');
+export const DEMO_DAY = '2027-03-13';
+export const BASE_URL = `http://127.0.0.1:${port}`;
+
+export const shared = {
+  timeout: 60_000,
+  workers: 1,
+  fullyParallel: false,
+  reporter: [['list']] as [['list']],
+  outputDir: 'test-results',
+  use: {
+    baseURL: BASE_URL,
+    locale: 'en-GB',
+    timezoneId: 'Europe/Lisbon',
+    viewport: { width: 1280, height: 800 },
+    actionTimeout: 10_000,
+    contextOptions: { reducedMotion: 'reduce' as const },
+    launchOptions: {
+      executablePath: process.env['CHROMIUM'] ?? CHROMIUM.find(existsSync) ?? 'chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+    },
+  },
+  webServer: {
+    command: 'node ../server/dist/main.js',
+    url: `${BASE_URL}/walk`,
+    env: { PORT: String(port) },
+    reuseExistingServer: false,
+  },
+};

@@ -1,0 +1,60 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, test } from '../fixtures/test.js';
+
+async function expectNoViolations(page: Page, where: string): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+    .analyze();
+  const told = violations.map(
+    ({ id, nodes }) =>
+      `${where}: ${id} at ${nodes
+        .slice(0, 3)
+        .map(({ target }) => target.join(' '))
+        .join(', ')}`,
+  );
+  expect(told).toEqual([]);
+}
+
+for (const theme of ['light', 'night'] as const) {
+  test(`no accessibility violations in the ${theme} theme`, async ({ app }) => {
+    const { page } = app;
+    if (theme === 'night') await page.keyboard.press('n');
+    await expect(page.locator('html')).toHaveAttribute('data-theme', theme);
+    await app.stop('Orrel Steps').click();
+    await app.card.getByRole('button', { name: 'Why this shutter?' }).click();
+    await expectNoViolations(page, 'walk');
+    await app.fill('Sharp from', 'nonsense');
+    await expectNoViolations(page, 'walk with an error');
+    await app.room('Kit');
+    await expectNoViolations(page, 'kit, a body');
+    await page.getByRole('button', { name: '28 f/2', exact: true }).click();
+    await expectNoViolations(page, 'kit, a lens');
+    await page.getByRole('button', { name: 'Your standard' }).click();
+    await expectNoViolations(page, 'kit, the standard');
+    await page.getByRole('link', { name: 'The card alone' }).click();
+    await expectNoViolations(page, 'card');
+    await app.settings();
+    await expectNoViolations(page, 'settings');
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('dialog')).toBeHidden();
+    await page.keyboard.press('?');
+    await expect(page.getByRole('dialog')).toBeVisible();
+    await expectNoViolations(page, 'keys');
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('dialog')).toBeHidden();
+    await page.keyboard.press('w');
+    await app.spine.getByRole('button', { name: 'Start an own walk' }).click();
+    await expectNoViolations(page, 'an empty walk');
+  });
+
+  test(`no accessibility violations on the phone in the ${theme} theme`, async ({ app }) => {
+    const { page } = app;
+    if (theme === 'night') await page.keyboard.press('n');
+    await page.setViewportSize({ width: 390, height: 844 });
+    for (const room of ['Walk', 'Kit', 'Card'] as const) {
+      await app.room(room);
+      await expectNoViolations(page, `phone, ${room}`);
+    }
+  });
+}

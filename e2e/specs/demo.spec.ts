@@ -1,0 +1,73 @@
+import { expect, test } from '../fixtures/test.js';
+
+test.describe('the demo in a new browser', () => {
+  test('opens labelled, with its eight stops and a card', async ({ app }) => {
+    await expect(app.spine.getByText('Demo.')).toBeVisible();
+    await expect(app.spine.getByText('Sat 13 March · invented place')).toBeVisible();
+    expect(await app.stopNames()).toHaveLength(8);
+    // Sheet 3: the sign at EV 9, its key placed a stop up.
+    await app.expectNumbers({ aperture: 'f/4', focus: '5 m', shutter: '1/400', iso: '100–6400' });
+    await expect(app.note('iso')).toContainText('near 2500');
+  });
+
+  test('has the hand-worked card of Vessen Hall, and says why', async ({ app }) => {
+    await app.stop('Vessen Hall').click();
+    await app.expectNumbers({ aperture: 'f/8', focus: '3 m', shutter: '1/500', meter: '0' });
+    await expect(app.note('aperture')).toContainText('sharp from 1.6 to 19.3 m');
+    await expect(app.note('focus')).toContainText('holds 99 of 100');
+    await app.card.getByRole('button', { name: 'Why this shutter?' }).click();
+    const why = app.card.locator('.why');
+    await expect(why).toContainText('1/418');
+    await expect(why).toContainText('1/216');
+    await expect(why).toContainText('0.29 s');
+    await expect(why).toContainText('docs/formulas.md');
+  });
+
+  test('says what to change as the light goes, by sheet 2', async ({ app }) => {
+    await app.stop('Vessen Hall').click();
+    const ladder = app.card.locator('.ladder');
+    await expect(ladder).toContainText('nothing to change down to EV 9');
+    await expect(ladder).toContainText('EV 8⅔');
+    await expect(ladder).toContainText('open to f/5.6');
+    await expect(ladder).toContainText('not this picture');
+  });
+
+  test('follows what the camera shows', async ({ app }) => {
+    await app.stop('Vessen Hall').click();
+    await expect(app.note('iso')).toContainText('near 1250');
+    await app.card.getByRole('button', { name: 'Light dropped' }).click();
+    await expect(app.note('iso')).toContainText('near 2500');
+    await expect(app.card.getByRole('status')).toContainText('nothing to change, ISO follows');
+    await app.card.getByRole('button', { name: 'Light dropped' }).click();
+    await app.card.getByRole('button', { name: 'Light dropped' }).click();
+    await expect(app.card.getByRole('status')).toContainText('open to');
+    await app.card.getByRole('button', { name: 'Back to the model' }).click();
+    await expect(app.note('iso')).toContainText('near 1250');
+    await app.card.getByRole('button', { name: /higher ISO/ }).click();
+    await expect(app.note('iso')).toContainText('near 1600');
+  });
+
+  test('shows each stop’s windows, worked by hand from the day’s sun', async ({ app }) => {
+    // Orrel Steps: the sun bears 212° at 14:15 and 240° at 16:06 (stop.spec.ts).
+    await app.stop('Orrel Steps').click();
+    await expect(app.page.getByText(/Light windows at Orrel Steps: 14:1[3-7] to 16:0[4-8]\./)).toBeAttached();
+  });
+
+  test('warns of care where it arises', async ({ app }) => {
+    await app.stop('Causey Lane').click();
+    await expect(app.card).toContainText('Not through an optical finder at the sun');
+  });
+
+  test('can be left for an own walk and brought back', async ({ app }) => {
+    await app.spine.getByRole('button', { name: 'Start an own walk' }).click();
+    await expect(app.page.getByRole('heading', { name: 'New walk has no stops yet' })).toBeVisible();
+    await app.spine.getByRole('button', { name: /^Walk: New walk/ }).click();
+    await app.page.getByRole('menuitem', { name: 'Sluice to arcade' }).click();
+    await app.spine.getByRole('button', { name: /^Walk: Sluice/ }).click();
+    await app.page.getByRole('menuitem', { name: 'Remove this walk' }).click();
+    await expect(app.spine.getByRole('button', { name: /^Walk: New walk/ })).toBeVisible();
+    await app.spine.getByRole('button', { name: /^Walk: New walk/ }).click();
+    await app.page.getByRole('menuitem', { name: 'Bring the demo back' }).click();
+    expect(await app.stopNames()).toHaveLength(8);
+  });
+});

@@ -1,0 +1,55 @@
+import { expect, test } from '../fixtures/test.js';
+
+for (const height of [844, 664]) {
+  test.describe(`in the hand, 390x${height}`, () => {
+    test.use({ viewport: { width: 390, height }, hasTouch: true, isMobile: true });
+
+    test('the card comes first, with the next step and the bar in reach of the thumb', async ({ app }) => {
+      const { page } = app;
+      await expect(page).toHaveURL(/\/card/);
+      await page.getByRole('button', { name: 'Next stop' }).tap();
+      await page.getByRole('button', { name: 'Next stop' }).tap();
+      await page.getByRole('button', { name: 'Next stop' }).tap();
+      await app.expectNumbers({ aperture: 'f/8', focus: '3 m', shutter: '1/500' });
+      const next = page.locator('.next');
+      await expect(next).toContainText('At EV 8⅔: open to f/5.6');
+      await expect(next).toBeInViewport();
+      await expect(app.number('aperture')).toBeInViewport();
+      await expect(app.number('shutter')).toBeInViewport();
+      const bar = await page.getByRole('navigation', { name: 'Rooms' }).boundingBox();
+      expect(bar === null ? 0 : bar.y + bar.height).toBeGreaterThan(height - 4);
+      await expect(page.locator('body')).toHaveJSProperty('scrollWidth', 390);
+    });
+
+    test('its targets are 48 px, and the light is corrected by thumb', async ({ app }) => {
+      const { page } = app;
+      for (const name of [
+        'Next stop',
+        'Five minutes later',
+        'Light dropped',
+        'Light rose',
+        'The camera shows a higher ISO: less light',
+      ]) {
+        const box = await page.getByRole('button', { name }).boundingBox();
+        expect([name, Math.min(box?.width ?? 0, box?.height ?? 0) >= 48]).toEqual([name, true]);
+      }
+      await expect(app.note('iso')).toContainText('near 2500');
+      await page.getByRole('button', { name: 'Light dropped' }).tap();
+      await expect(app.note('iso')).toContainText('near 5000');
+    });
+
+    test('the walk and the kit are there without a sideways scroll', async ({ app }) => {
+      const { page } = app;
+      await app.room('Walk');
+      expect(await app.stopNames()).toHaveLength(8);
+      await app.stop('Orrel Steps').tap();
+      await expect(page.getByText(/Light windows at Orrel Steps/)).toBeAttached();
+      await app.field('Sharp from').fill('1.8m');
+      await app.field('Sharp from').press('Enter');
+      await expect(app.field('Sharp from')).toHaveValue('1.8 m');
+      await app.room('Kit');
+      await expect(app.field('Name')).toHaveValue('Small body');
+      await expect(page.locator('body')).toHaveJSProperty('scrollWidth', 390);
+    });
+  });
+}
