@@ -6,6 +6,11 @@ export interface TimeDomain {
   readonly toMin: number;
 }
 
+/** For signals: a new object with the same ends must not redraw a chart. */
+export function isSameDomain(a: TimeDomain, b: TimeDomain): boolean {
+  return a.fromMin === b.fromMin && a.toMin === b.toMin;
+}
+
 const HOUR_MIN = 60;
 const DAY_MIN = 1440;
 const MARGIN_MIN = 40;

@@ -2,8 +2,6 @@ import { BreakpointObserver } from '@angular/cdk/layout';
 import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import { MatDialog } from '@angular/material/dialog';
-import { MatSnackBar } from '@angular/material/snack-bar';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { DEFAULT_SETTINGS } from '@roam-dial/core';
 import { map } from 'rxjs';
@@ -13,8 +11,7 @@ import { AppActions } from '../state/app-actions';
 import { SelectionStore } from '../state/selection.store';
 import { Shortcuts } from '../state/shortcuts';
 import { WorkspaceStore } from '../state/workspace.store';
-
-const NOTICE_MS = 6000;
+import { Overlays } from './overlays';
 
 /** The frame: spine, rooms, dial card; a bottom bar in the hand. */
 @Component({
@@ -29,8 +26,7 @@ export class App {
   protected readonly shortcuts = inject(Shortcuts);
   private readonly store = inject(WorkspaceStore);
   private readonly actions = inject(AppActions);
-  private readonly dialog = inject(MatDialog);
-  private readonly snackBar = inject(MatSnackBar);
+  private readonly overlays = inject(Overlays);
 
   protected readonly workspace = toSignal(this.store.workspace$);
   protected readonly history = toSignal(this.store.history$, { initialValue: { undo: null, redo: null } });
@@ -49,13 +45,10 @@ export class App {
 
   constructor() {
     this.store.unseeded$.pipe(takeUntilDestroyed()).subscribe(() => void this.actions.seedDemo());
-    this.store.notice$.pipe(takeUntilDestroyed()).subscribe((message) => {
-      this.snackBar
-        .open(message, 'Undo', { duration: NOTICE_MS })
-        .onAction()
-        .subscribe(() => this.store.undo());
-    });
-    this.shortcuts.sheetWanted$.pipe(takeUntilDestroyed()).subscribe(() => void this.openSheet());
+    this.store.notice$
+      .pipe(takeUntilDestroyed())
+      .subscribe((message) => void this.overlays.notify(message, () => this.store.undo()));
+    this.shortcuts.sheetWanted$.pipe(takeUntilDestroyed()).subscribe(() => this.openSheet());
     effect(() => document.documentElement.setAttribute('data-theme', this.settings().theme));
     this.store.open();
   }
@@ -76,14 +69,11 @@ export class App {
     void this.actions.exportAll();
   }
 
-  protected async openSettings(): Promise<void> {
-    const { SettingsDialog } = await import('./settings-dialog');
-    this.dialog.open(SettingsDialog, { width: '560px', maxWidth: '96vw', autoFocus: 'first-heading' });
+  protected openSettings(): void {
+    void this.overlays.openSettings();
   }
 
-  protected async openSheet(): Promise<void> {
-    if (this.dialog.openDialogs.length > 0) return;
-    const { ShortcutSheet } = await import('./shortcut-sheet');
-    this.dialog.open(ShortcutSheet, { width: '480px', maxWidth: '96vw', autoFocus: 'first-heading' });
+  protected openSheet(): void {
+    void this.overlays.openShortcuts();
   }
 }

@@ -5,8 +5,9 @@ import { MatButtonModule } from '@angular/material/button';
 import { walkLegs } from '@roam-dial/core';
 import { map } from 'rxjs';
 import { LightRibbon } from '../../charts/light-ribbon';
-import { timeDomain, type TimeDomain } from '../../charts/time-axis';
+import { isSameDomain, timeDomain, type TimeDomain } from '../../charts/time-axis';
 import { type StayMove, WalkChart } from '../../charts/walk-chart';
+import type { WalkRow } from '../../charts/walk-chart.geometry';
 import { AppActions } from '../../state/app-actions';
 import { CardStore } from '../../state/card.store';
 import { DaysStore } from '../../state/days.store';
@@ -20,6 +21,9 @@ import { Spine } from '../spine';
 import { StopEditor } from './stop-editor';
 import { WalkEditor } from './walk-editor';
 import { gainSentence, staySentence, type WalkGain, walkGain, walkRows } from './walk-rows';
+
+/** Most changes of a stop leave the chart's rows as they were; then it is not drawn again. */
+const SAME_CONTENT = { equal: (a: readonly WalkRow[], b: readonly WalkRow[]): boolean => JSON.stringify(a) === JSON.stringify(b) };
 
 /** The walk room: the selected stop's light, the whole walk against time, and the fields of stop and walk. */
 @Component({
@@ -50,14 +54,14 @@ export class WalkRoom {
 
   protected readonly walk = computed(() => this.focus()?.walk ?? null);
   protected readonly stop = computed(() => this.focus()?.stop ?? null);
-  protected readonly domain = computed(() => this.heldDomain() ?? timeDomain(this.walk()?.stops ?? []));
+  protected readonly domain = computed(() => this.heldDomain() ?? timeDomain(this.walk()?.stops ?? []), { equal: isSameDomain });
   protected readonly day = computed(() => this.days()?.get(this.stop()?.id ?? '') ?? null);
-  protected readonly rows = computed(() => {
+  protected readonly rows = computed<readonly WalkRow[]>(() => {
     const walk = this.walk();
     if (walk === null) return [];
     const legs = walkLegs(walk.stops, this.workspace()?.standard.paceMps ?? 1.2);
     return walkRows(walk, legs, this.days() ?? new Map<string, null>());
-  });
+  }, SAME_CONTENT);
   protected readonly sentence = computed(() => {
     const walk = this.walk();
     const before = this.gainBefore();

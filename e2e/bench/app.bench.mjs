@@ -1,0 +1,107 @@
+// Speeds of the built app in Debian's Chromium: start-up, and from a changed input to the card.
+import { chromium } from '@playwright/test';
+
+const [baseUrl = 'http://127.0.0.1:4310', executablePath = '/usr/bin/chromium'] = process.argv.slice(2);
+const args = ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+
+function say(what, figure, target = '') {
+  process.stdout.write(`${what.padEnd(58)} ${figure.padStart(22)}  ${target}\n`);
+}
+const percentile = (values, share) =>
+  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * share))];
+
+const browser = await chromium.launch({ executablePath, args });
+
+/** What a first visit loads until the walk room stands, and when something is first painted. */
+async function startUp() {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' });
+  const page = await context.newPage();
+  const client = await context.newCDPSession(page);
+  await client.send('Network.enable');
+  const paths = new Map();
+  const sizes = new Map();
+  client.on('Network.responseReceived', ({ requestId, response }) => paths.set(requestId, new URL(response.url).pathname));
+  client.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => sizes.set(requestId, encodedDataLength));
+  await page.goto(`${baseUrl}/walk`);
+  await page.locator('rd-walk-chart').waitFor();
+  await page.waitForTimeout(1500);
+  const firstPaint = await page.evaluate(() => performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? NaN);
+  const all = [...sizes].map(([id, bytes]) => ({ path: paths.get(id) ?? '', bytes }));
+  await context.close();
+  return { firstPaint, all };
+}
+
+const visits = [];
+for (let k = 0; k < 5; k++) visits.push(await startUp());
+const { all } = visits[0];
+// The demo with its reader and the worker with its own copy of the core come after the first picture stands.
+const isLater = ({ path }) => /demo\.json|worker|icons|webmanifest/.test(path);
+const sum = (files) => files.reduce((total, { bytes }) => total + bytes, 0) / 1000;
+const reader = all.filter(({ path }) => path.endsWith('.js')).sort((a, b) => b.bytes - a.bytes);
+say('start-up, all that a first visit loads, demo included', `${sum(all).toFixed(0)} kB`);
+say('  of it, demo, worker and icons', `${sum(all.filter(isLater)).toFixed(0)} kB`);
+say('  fonts', `${sum(all.filter(({ path }) => path.endsWith('.woff2'))).toFixed(0)} kB`);
+say('  largest script', `${((reader[0]?.bytes ?? 0) / 1000).toFixed(0)} kB`);
+say(
+  'start-up, first contentful paint, median of 5',
+  `${percentile(
+    visits.map(({ firstPaint }) => firstPaint),
+    0.5,
+  ).toFixed(0)} ms`,
+  'target 1500 ms',
+);
+
+const again = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' });
+const page = await again.newPage();
+await page.goto(`${baseUrl}/walk`);
+await page.locator('rd-walk-chart').waitFor();
+await page.waitForTimeout(1500);
+const second = await again.newPage();
+const client = await again.newCDPSession(second);
+await client.send('Network.enable');
+await client.send('Network.setCacheDisabled', { cacheDisabled: true });
+let bytes = 0;
+client.on('Network.loadingFinished', ({ encodedDataLength }) => (bytes += encodedDataLength));
+await second.goto(`${baseUrl}/walk`);
+await second.locator('rd-walk-chart').waitFor();
+say('initial transfer without the demo’s import, worker included', `${(bytes / 1000).toFixed(0)} kB`, 'target 350 kB');
+await second.close();
+
+/** One step of an input: until the card's text has changed and is laid out, and until the frame after it. */
+const steps = await page.evaluate(async () => {
+  const field = [...document.querySelectorAll('rd-stop-editor rd-value-field')]
+    .find((one) => one.textContent?.includes('Sharp from'))
+    ?.querySelector('input');
+  const card = document.querySelector('rd-dial-card');
+  if (!field || !card) throw new Error('no field or card on screen');
+  const results = [];
+  for (let k = 0; k < 120; k++) {
+    await new Promise((resolve) => setTimeout(resolve, 60));
+    const changed = new Promise((resolve, reject) => {
+      setTimeout(() => reject(new Error('the card did not change')), 2000);
+      const observer = new MutationObserver(() => {
+        observer.disconnect();
+        resolve();
+      });
+      observer.observe(document.body, { subtree: true, childList: true, characterData: true, attributes: true });
+    });
+    const begun = performance.now();
+    field.dispatchEvent(
+      new KeyboardEvent('keydown', { key: k % 2 === 0 ? 'ArrowUp' : 'ArrowDown', bubbles: true, cancelable: true }),
+    );
+    await changed;
+    void card.getBoundingClientRect().height;
+    const laidOut = performance.now() - begun;
+    await new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve, 0)));
+    results.push({ laidOut, presented: performance.now() - begun });
+  }
+  return results;
+});
+const late = steps.slice(20);
+const both = (key) => {
+  const values = late.map((step) => step[key]);
+  return `${percentile(values, 0.5).toFixed(1)} / ${percentile(values, 0.95).toFixed(1)} ms`;
+};
+say('a changed input to the card laid out, median / 95th', both('laidOut'), 'target 95th under 12 ms');
+say('a changed input to the next frame, median / 95th', both('presented'), 'target 95th under 34 ms');
+await browser.close();

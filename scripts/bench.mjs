@@ -1,0 +1,16 @@
+// npm run bench: the core in Node, then the built app in Chromium. Figures, not checks.
+import { build, checkNode, chromium, install, run, say, startServer } from './steps.mjs';
+
+checkNode();
+install();
+const browser = chromium();
+build();
+const port = '4318';
+say('== core');
+run(process.execPath, ['core/bench/core.bench.mjs']);
+say('== app');
+const server = startServer({ PORT: port });
+await new Promise((resolve) => setTimeout(resolve, 800));
+const { ok } = run(process.execPath, ['e2e/bench/app.bench.mjs', `http://127.0.0.1:${port}`, browser]);
+server.kill();
+process.exit(ok ? 0 : 1);
