@@ -50,7 +50,8 @@ export class LightRibbon {
   protected readonly hours = computed(() =>
     hourTicks(this.domain(), this.right() - this.gutter()).map((minute) => ({
       x: this.x()(minute),
-      label: this.wording().hour(minute),
+      // A label that would stick out at the right is left to its tick.
+      label: this.x()(minute) > this.right() - 12 ? '' : this.wording().hour(minute),
     })),
   );
   protected readonly evTicks = [0, 5, 10, 15];

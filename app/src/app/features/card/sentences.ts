@@ -65,7 +65,9 @@ export function apertureNote(card: Card, wording: Wording): string {
   const sharp = focus.sharp === null ? 'nothing is sharp' : `sharp from ${wording.range(focus.sharp.nearM, focus.sharp.farM)}`;
   switch (aperture.limit) {
     case 'zoneNeedsIt':
-      return `${sharp}; a click wider loses part of ${zone}`;
+      return focus.coversZone
+        ? `${sharp}; a click wider loses part of ${zone}`
+        : `${sharp}; the widest that keeps four of five sharp`;
     case 'preferred':
       return `${sharp}; room to open as the light goes`;
     case 'openedForLight':
