@@ -43,6 +43,28 @@ test('a walk from nothing to its card by keyboard alone', async ({ app }) => {
   await expect(app.number('meter')).toHaveText(/^−1/);
 });
 
+test('a lens from the menu to its fields by keyboard alone', async ({ app }) => {
+  const { page } = app;
+  await page.keyboard.press('k');
+  await tabTo(page, /^Add…$/);
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByRole('menuitem', { name: 'A lens' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await tabTo(page, /^Name$/);
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('By keys');
+  await tabTo(page, /^Widest aperture$/);
+  await page.keyboard.press('Control+a');
+  await page.keyboard.type('1.4');
+  await page.keyboard.press('Tab');
+  await expect(app.field('Widest aperture')).toHaveValue('f/1.4');
+  await expect(page.getByRole('button', { name: 'By keys', exact: true })).toBeVisible();
+  await tabTo(page, /^Clicks in$/);
+  await page.keyboard.type('halves');
+  await expect(app.field('Clicks in')).toHaveValue('half');
+});
+
 test('stops are reordered with Alt and arrows, and undone with Ctrl Z', async ({ app }) => {
   const { page } = app;
   const before = await app.stopNames();

@@ -25,6 +25,10 @@ test('a new kit and walk by mouse, and a card that follows every change', async 
 
   await app.field('Sharp from').press('ArrowUp');
   await expect(app.field('Sharp from')).toHaveValue('2.1 m');
+  await page.getByRole('button', { name: 'Sharp from: more' }).click();
+  await expect(app.field('Sharp from')).toHaveValue('2.2 m');
+  await page.getByRole('button', { name: 'Arrive: less' }).click();
+  await expect(app.stop('Corner')).toContainText('08:55');
   await app.field('Intent').selectOption({ label: 'Silhouette' });
   await expect(app.number('aperture')).not.toHaveText('f/8');
 });

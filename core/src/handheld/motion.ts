@@ -35,5 +35,6 @@ export function motionShutterLimitS(options: {
   const imageSpeed = focalLengthMm * (speedMps / (subjectDistanceM - focalLengthMm / 1000));
   if (imageSpeed === 0) return Infinity;
   const perImageSpeed = Math.hypot(Math.sin(angle), (halfExtentM / subjectDistanceM) * Math.cos(angle));
-  return blurLimitMm / imageSpeed / perImageSpeed;
+  const smearSpeed = imageSpeed * perImageSpeed;
+  return smearSpeed === 0 ? Infinity : blurLimitMm / smearSpeed;
 }

@@ -25,7 +25,9 @@ export function blurDiscMm(options: {
   if (focusDistanceM === Infinity) return (apertureMm * focalM) / objectDistanceM;
   const beyondFocalM = focusDistanceM - focalM;
   if (objectDistanceM === Infinity) return (apertureMm * focalM) / beyondFocalM;
-  return apertureMm * (focalM / beyondFocalM) * (Math.abs(focusDistanceM - objectDistanceM) / objectDistanceM);
+  // |u − d|/(d·(u − f)), taken apart so that neither quotient can overflow.
+  if (objectDistanceM > focusDistanceM) return (apertureMm * focalM * (1 - focusDistanceM / objectDistanceM)) / beyondFocalM;
+  return (apertureMm * focalM * ((focusDistanceM - objectDistanceM) / beyondFocalM)) / objectDistanceM;
 }
 
 /**

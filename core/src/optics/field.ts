@@ -11,7 +11,7 @@ export interface FieldOfView {
 }
 
 function angleOfViewDeg(sizeMm: number, focalLengthMm: number): number {
-  return (2 * Math.atan(sizeMm / (2 * focalLengthMm)) * 180) / Math.PI;
+  return (2 * Math.atan2(sizeMm / 2, focalLengthMm) * 180) / Math.PI;
 }
 
 /**

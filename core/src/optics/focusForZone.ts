@@ -33,6 +33,6 @@ export function focusForZone(options: {
   const spread = (farM === Infinity ? 1 : (farM - nearM) / farM) / (1 + q);
   return {
     focusDistanceM,
-    fNumber: (focalLengthMm / circleOfConfusionMm) * spread * (focalM / (focusDistanceM - focalM)),
+    fNumber: (focalLengthMm * spread * (focalM / (focusDistanceM - focalM))) / circleOfConfusionMm,
   };
 }

@@ -13,6 +13,11 @@ let count = 0;
   template: `
     <label [for]="id">{{ label() }}</label>
     <span class="line">
+      @if (hasSteppers()) {
+        <button type="button" class="plain-button stepper" [attr.aria-label]="label() + ': less'" (click)="step($event, -1)">
+          −
+        </button>
+      }
       <input
         class="field-line figure"
         autocomplete="off"
@@ -29,6 +34,11 @@ let count = 0;
         (keydown.arrowDown)="step($event, -1)"
         (keydown.escape)="revert($event)"
       />
+      @if (hasSteppers()) {
+        <button type="button" class="plain-button stepper" [attr.aria-label]="label() + ': more'" (click)="step($event, 1)">
+          +
+        </button>
+      }
       @if (codec().unit; as unit) {
         <span class="unit soft" aria-hidden="true">{{ unit }}</span>
       }
@@ -47,6 +57,8 @@ export class ValueField<Value> {
   readonly codec = input.required<Codec<Value>>();
   readonly hint = input('');
   readonly placeholder = input('');
+  /** Minus and plus beside the value, for the thumb and the mouse. */
+  readonly hasSteppers = input(false);
   readonly changed = output<Value>();
 
   protected readonly id = `value-${count++}`;

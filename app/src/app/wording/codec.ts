@@ -146,6 +146,21 @@ export function clockCodec(clock: Settings['clock'], format: (minute: number) =>
   };
 }
 
+/** A reader with one more condition, on typing and on stepping. */
+export function restricted(codec: Codec<number>, isFine: (value: number) => boolean, message: string): Codec<number> {
+  return {
+    ...codec,
+    parse: (text) => {
+      const parsed = codec.parse(text);
+      return parsed.ok && !isFine(parsed.value) ? { ok: false, message } : parsed;
+    },
+    step: (value, direction) => {
+      const next = codec.step?.(value, direction) ?? value;
+      return isFine(next) ? next : value;
+    },
+  };
+}
+
 /** Lets a field be empty. */
 export function optional<Value>(codec: Codec<Value>): Codec<Value | null> {
   const { step } = codec;

@@ -1,8 +1,8 @@
-import { type Body, CONTROL_KINDS, METER_PATTERNS, type MeterPattern, slowestAutoSeries } from '@roam-dial/core';
+import { type Body, CONTROL_KINDS, METER_PATTERNS, type MeterPattern, slowestAutoSeries, type StopStep } from '@roam-dial/core';
 import { choicesOf } from '../../ui/choices';
-import { type Codec, entryCodec, numberCodec, optional } from '../../wording/codec';
+import { type Codec, entryCodec, numberCodec, optional, restricted } from '../../wording/codec';
 import { checkOf, choiceOf, type FieldContext, type FieldSpec, valueOf } from './field-spec';
-import { alsoWithin, millimetres, STEP_CHOICES, stopCount } from './shared-codecs';
+import { millimetres, STEP_CHOICES, stopCount } from './shared-codecs';
 
 const isDigital = (body: Body): boolean => body.medium === 'digital';
 const isoCodec = (body: Body): Codec<number> => entryCodec({ kind: 'iso', step: body.markStep }, { low: 1, high: 1_000_000 });
@@ -52,6 +52,13 @@ function autoShuttersCodec(body: Body): Codec<readonly number[]> {
   };
 }
 
+/** The offered slowest-auto shutters are marks too: the same span in the new steps. */
+function withMarkStep(body: Body, markStep: StopStep): Body {
+  const [first, last] = [body.slowestAutoShuttersS[0], body.slowestAutoShuttersS.at(-1)];
+  const slowestAutoShuttersS = first === undefined || last === undefined ? [] : slowestAutoSeries(markStep, first, last);
+  return { ...body, markStep, slowestAutoShuttersS };
+}
+
 function control(which: keyof Body['controls'], label: string, feeds: 'aperture' | 'shutter' | 'iso' | 'meter'): FieldSpec<Body> {
   return {
     kind: 'choice',
@@ -95,14 +102,21 @@ export const BODY_FIELDS: readonly FieldSpec<Body>[] = [
       isShown: isDigital,
     },
   ),
-  choiceOf('markStep', 'Marked in', 'The steps in which shutter, ISO and compensation are given.', STEP_CHOICES, {
+  {
+    kind: 'choice',
+    label: 'Marked in',
+    effect: 'The steps in which shutter, ISO and compensation are given.',
     feeds: 'shutter',
-  }),
+    isShown: () => true,
+    choices: () => STEP_CHOICES,
+    read: (body) => body.markStep,
+    write: (body, value) => withMarkStep(body, value as StopStep),
+  },
   valueOf(
     'baseIso',
     'Base ISO',
     'Where automatic ISO starts.',
-    (body) => alsoWithin(isoCodec(body), (iso) => iso <= body.highestIso, 'must not be above the highest'),
+    (body) => restricted(isoCodec(body), (iso) => iso <= body.highestIso, 'must not be above the highest'),
     { feeds: 'iso', isShown: isDigital },
   ),
   valueOf('lowestIso', 'Lowest ISO', 'Extended settings below base; the card does not use them by itself.', isoCodec, {
@@ -113,7 +127,7 @@ export const BODY_FIELDS: readonly FieldSpec<Body>[] = [
     'highestIso',
     'Highest ISO',
     'The ceiling, unless your own is lower (in the standard).',
-    (body) => alsoWithin(isoCodec(body), (iso) => iso >= body.baseIso, 'must not be below base'),
+    (body) => restricted(isoCodec(body), (iso) => iso >= body.baseIso, 'must not be below base'),
     { feeds: 'iso', isShown: isDigital },
   ),
   valueOf(
@@ -134,14 +148,14 @@ export const BODY_FIELDS: readonly FieldSpec<Body>[] = [
     'fastestShutterS',
     'Fastest shutter',
     'In glare the aperture closes past it.',
-    (body) => alsoWithin(shutterCodec(body), (s) => s <= body.slowestShutterS, 'must not be longer than the slowest'),
+    (body) => restricted(shutterCodec(body), (s) => s <= body.slowestShutterS, 'must not be longer than the slowest'),
     { feeds: 'shutter' },
   ),
   valueOf(
     'slowestShutterS',
     'Slowest shutter',
     'The longest that it times by itself.',
-    (body) => alsoWithin(shutterCodec(body), (s) => s >= body.fastestShutterS, 'must not be shorter than the fastest'),
+    (body) => restricted(shutterCodec(body), (s) => s >= body.fastestShutterS, 'must not be shorter than the fastest'),
     { feeds: 'shutter' },
   ),
   valueOf('flashSyncS', 'Flash sync', 'With flash the shutter is never faster.', shutterCodec, { feeds: 'shutter' }),

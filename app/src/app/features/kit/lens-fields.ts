@@ -1,8 +1,8 @@
 import { formatEntry, isSameValue, type Lens } from '@roam-dial/core';
 import { choicesOf } from '../../ui/choices';
-import { type Codec, distanceCodec, entryCodec, listCodec, optional } from '../../wording/codec';
+import { type Codec, distanceCodec, entryCodec, listCodec, optional, restricted } from '../../wording/codec';
 import { choiceOf, type FieldContext, type FieldSpec, valueOf } from './field-spec';
-import { alsoWithin, millimetres, STEP_CHOICES, stopCount } from './shared-codecs';
+import { millimetres, STEP_CHOICES, stopCount } from './shared-codecs';
 
 interface WidestRow {
   readonly focalLengthMm: number;
@@ -73,14 +73,14 @@ export const LENS_FIELDS: readonly FieldSpec<Lens>[] = [
     'shortestMm',
     'Focal length from',
     'Shorter: deeper zone, steadier hands, smaller people.',
-    (lens) => alsoWithin(millimetres(2000), (f) => f <= lens.longestMm, 'must not be longer than the long end'),
+    (lens) => restricted(millimetres(2000), (f) => f <= lens.longestMm, 'must not be longer than the long end'),
     { feeds: 'aperture' },
   ),
   valueOf(
     'longestMm',
     'to',
     'The same for a prime.',
-    (lens) => alsoWithin(millimetres(2000), (f) => f >= lens.shortestMm, 'must not be shorter than the short end'),
+    (lens) => restricted(millimetres(2000), (f) => f >= lens.shortestMm, 'must not be shorter than the short end'),
     { feeds: 'aperture' },
   ),
   valueOf(
@@ -95,7 +95,7 @@ export const LENS_FIELDS: readonly FieldSpec<Lens>[] = [
     'Smallest aperture',
     'How far it closes in glare.',
     (lens) =>
-      alsoWithin(
+      restricted(
         entryCodec({ kind: 'aperture', step: lens.clickStep }, { low: 1, high: 90 }),
         (n) => lens.widest.every(({ fNumber }) => n >= fNumber),
         'must be smaller than the widest',

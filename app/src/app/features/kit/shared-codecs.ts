@@ -7,18 +7,3 @@ export const STEP_CHOICES = choicesOf({ third: 'thirds', half: 'halves', full: '
 export const stopCount = numberCodec({ low: 0, high: 12, step: 0.5, unit: 'stops' });
 
 export const millimetres = (high: number): Codec<number> => numberCodec({ low: 0.5, high, unit: 'mm', step: 1 });
-
-/** A reader with one more condition, on typing and on stepping. */
-export function alsoWithin(codec: Codec<number>, isFine: (value: number) => boolean, message: string): Codec<number> {
-  return {
-    ...codec,
-    parse: (text) => {
-      const parsed = codec.parse(text);
-      return parsed.ok && !isFine(parsed.value) ? { ok: false, message } : parsed;
-    },
-    step: (value, direction) => {
-      const next = codec.step?.(value, direction) ?? value;
-      return isFine(next) ? next : value;
-    },
-  };
-}

@@ -21,26 +21,11 @@ import { CheckField } from '../../ui/check-field';
 import { ChoiceField } from '../../ui/choice-field';
 import { TextField } from '../../ui/text-field';
 import { ValueField } from '../../ui/value-field';
-import { bearingCodec, type Codec, clockCodec, distanceCodec, numberCodec, optional, percentCodec } from '../../wording/codec';
+import { bearingCodec, clockCodec, distanceCodec, numberCodec, optional, percentCodec, restricted } from '../../wording/codec';
 import { ApproachFields } from './approach-fields';
 import { CrowdField } from './crowd-field';
 import { IntentQuestions } from './intent-questions';
 import { CONSENT_CHOICES, INTENT_CHOICES, LAMP_CHOICES, PAVEMENT_CHOICES } from './words';
-
-/** Near must stay nearer than far: each end is read against the other. */
-function before(codec: Codec<number>, isFine: (value: number) => boolean, message: string): Codec<number> {
-  return {
-    ...codec,
-    parse: (text) => {
-      const parsed = codec.parse(text);
-      return parsed.ok && !isFine(parsed.value) ? { ok: false, message } : parsed;
-    },
-    step: (value, direction) => {
-      const next = codec.step?.(value, direction) ?? value;
-      return isFine(next) ? next : value;
-    },
-  };
-}
 
 /** Everything about one stop, in the order in which one finds it out: what, when, where, who, how. */
 @Component({
@@ -91,15 +76,15 @@ export class StopEditor {
   private readonly reach = computed(() => distanceCodec(this.settings().lengthUnit, { low: 0.2, high: Infinity }));
   protected readonly median = computed(() => distanceCodec(this.settings().lengthUnit, { low: 0.2, high: 100_000 }));
   protected readonly near = computed(() =>
-    before(this.median(), (nearM) => nearM < this.stop().subject.farM, 'must be nearer than the far end'),
+    restricted(this.median(), (nearM) => nearM < this.stop().subject.farM, 'must be nearer than the far end'),
   );
   protected readonly far = computed(() =>
-    before(this.reach(), (farM) => farM > this.stop().subject.nearM, 'must be farther than the near end'),
+    restricted(this.reach(), (farM) => farM > this.stop().subject.nearM, 'must be farther than the near end'),
   );
   protected readonly clock = computed(() => clockCodec(this.settings().clock, (minute) => this.wording().clock(minute)));
   protected readonly arriveClock = this.clock;
   protected readonly leaveClock = computed(() =>
-    before(this.clock(), (minute) => minute > this.stop().arriveMin, 'must be after the arrival'),
+    restricted(this.clock(), (minute) => minute > this.stop().arriveMin, 'must be after the arrival'),
   );
 
   protected point(target: CardTarget): void {

@@ -1,0 +1,88 @@
+import type { LightWindow, Stop, StopDay, Walk } from '@roam-dial/core';
+import { newStop, newWalk } from '../../data/defaults';
+import { StopDaysClient } from '../../workers/stop-days.client';
+import { Wording } from '../../wording/wording';
+import { gainSentence, staySentence, walkGain, walkRows } from './walk-rows';
+
+const WORDING = new Wording({ lengthUnit: 'metres', clock: '24h' });
+const window = (fromMin: number, toMin: number): LightWindow => ({
+  fromMin,
+  toMin,
+  peakQuality: 1,
+  opens: 'sunGap',
+  closes: 'sunGap',
+  bestMin: null,
+  label: null,
+});
+const day = (...windows: LightWindow[]): StopDay => ({
+  keyEv100: new Float32Array(1440),
+  isLit: Uint8Array.from({ length: 1440 }, (_, minute) => Number(minute >= 600 && minute < 700)),
+  sunAltitudeDeg: new Float32Array(1440),
+  windows,
+});
+
+function walkWith(...changes: Partial<Stop>[]): Walk {
+  const stops = changes.map((change, k) => ({ ...newStop(`s${k}`, undefined), name: `Stop ${k}`, ...change }));
+  return { ...newWalk('w', '2027-03-13', null), stops };
+}
+const leg = (walkMin: number) => ({ distanceM: 300, isEstimated: false, walkMin, reachMin: 0, spareMin: 0 });
+
+describe('the rows of the walk chart', () => {
+  const walk = walkWith({ arriveMin: 610, leaveMin: 640 }, { arriveMin: 700, leaveMin: 730, name: '' });
+  const rows = walkRows(walk, [leg(12)], new Map([['s0', day(window(600, 629), window(900, 930))]]));
+
+  it('lie along the route, with the windows that are known', () => {
+    expect(rows.map(({ alongM, walkMin }) => [alongM, walkMin])).toEqual([
+      [0, 12],
+      [300, null],
+    ]);
+    expect(rows[0]?.windows.map(({ isSun }) => isSun)).toEqual([true, false]);
+    expect(rows[1]).toMatchObject({ name: 'Unnamed stop', windows: [] });
+  });
+
+  it('say what a stay is good for', () => {
+    // 20 of its 30 minutes; one suitable a minute: 1 − e^−20(1 + 20 + 200) is all but certain; ln 5 = 1.6 min.
+    const one = walkWith({
+      arriveMin: 610,
+      leaveMin: 640,
+      movers: { ...newStop('x', undefined).movers, passersPerMinute: 5, suitableShare: 0.2 },
+    });
+    const its = walkRows(one, [], new Map([['s0', day(window(600, 629))]]));
+    expect(staySentence(one, its, 's0', WORDING)).toBe(
+      'Stop 0: 30 min, 20 min of it in its light. At least 3 who would do: over 99 %; four in five waits end within 2 min.',
+    );
+    expect(staySentence(walk, rows, 's1', WORDING)).toContain('none of it in its light.');
+    expect(staySentence(walk, rows, 'gone', WORDING)).toBe('');
+  });
+
+  it('tell what a drag gains and loses', () => {
+    const before = walkGain(rows);
+    expect(before.lightMin).toBe(20);
+    const later = walkRows(
+      walkWith({ arriveMin: 615, leaveMin: 690 }, { arriveMin: 700, leaveMin: 730 }),
+      [leg(12)],
+      new Map([['s0', day(window(600, 629))]]),
+    );
+    expect(gainSentence(before, walkGain(later))).toBe('5 min of light lost; 2 min late at Stop 1');
+    expect(gainSentence(before, before)).toBe('no light gained or lost');
+  });
+});
+
+describe('days without a worker', () => {
+  const input = {
+    site: { ...newStop('s', undefined) },
+    day: '2027-03-13',
+    timeZone: 'Atlantic/Azores',
+    latitude: 46.5,
+    longitude: -20.7,
+    cloud: 0,
+    halfFieldDeg: 30,
+  };
+  it('are computed here instead', async () => {
+    const found = await new StopDaysClient().compute(input);
+    expect(found?.keyEv100).toHaveLength(1440);
+  });
+  it('are null where the core refuses the input', async () => {
+    expect(await new StopDaysClient().compute({ ...input, timeZone: 'Town/Hall' })).toBeNull();
+  });
+});
