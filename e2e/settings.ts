@@ -9,7 +9,9 @@ export const DEMO_DAY = '2027-03-13';
 export const BASE_URL = `http://127.0.0.1:${port}`;
 
 export const shared = {
-  timeout: 60_000,
+  // A shared machine can be several times slower than it was a minute ago.
+  timeout: 240_000,
+  expect: { timeout: 30_000 },
   workers: 1,
   fullyParallel: false,
   reporter: [['list']] as [['list']],
@@ -19,7 +21,7 @@ export const shared = {
     locale: 'en-GB',
     timezoneId: 'Europe/Lisbon',
     viewport: { width: 1280, height: 800 },
-    actionTimeout: 10_000,
+    actionTimeout: 30_000,
     contextOptions: { reducedMotion: 'reduce' as const },
     launchOptions: {
       executablePath: process.env['CHROMIUM'] ?? CHROMIUM.find(existsSync) ?? 'chromium',

@@ -48,6 +48,7 @@ test('a lens from the menu to its fields by keyboard alone', async ({ app }) => 
   await page.keyboard.press('k');
   await tabTo(page, /^Add…$/);
   await page.keyboard.press('Enter');
+  await expect(page.getByRole('menuitem', { name: 'A body' })).toBeFocused();
   await page.keyboard.press('ArrowDown');
   await expect(page.getByRole('menuitem', { name: 'A lens' })).toBeFocused();
   await page.keyboard.press('Enter');

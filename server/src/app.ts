@@ -1,12 +1,12 @@
+import type { ServerResponse } from 'node:http';
 import { join } from 'node:path';
-import { constants } from 'node:zlib';
-import compression from 'compression';
 import express, { type Express, type NextFunction, type Request, type Response } from 'express';
+import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
 
 const YEAR_S = 31_536_000;
 /** Names that the build stamps with a hash of their contents: `chunk-3GQWSCDJ.js`, `media/x-AB12CD34.woff2`. */
-const HASHED = /-[A-Z0-9]{8}\.(?:js|css|woff2)$/;
+const HASHED = /-[A-Z0-9]{8}\.(?:js|css|woff2)(?:\.(?:br|gz))?$/;
 
 /** A room of the app: plain words between slashes. Anything else is no address of ours. */
 const ROOM = /^(?:\/[A-Za-z0-9-]+)*\/?$/;
@@ -36,7 +36,7 @@ function readOnly(request: Request, response: Response, next: NextFunction): voi
 }
 
 /** Hashed files never change; everything else is asked for again. */
-function cacheHeaders(response: Response, path: string): void {
+function cacheHeaders(response: ServerResponse, path: string): void {
   response.setHeader('Cache-Control', HASHED.test(path) ? `public, max-age=${YEAR_S}, immutable` : 'no-cache');
 }
 
@@ -46,9 +46,14 @@ export function createApp(buildFolder: string): Express {
   app.disable('x-powered-by');
   app.use(helmet({ contentSecurityPolicy, strictTransportSecurity: false }));
   app.use(readOnly);
-  // The build is small and asked for once: a slower, tighter brotli pays.
-  app.use(compression({ brotli: { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } } }));
-  app.use(express.static(buildFolder, { index: false, dotfiles: 'deny', redirect: false, setHeaders: cacheHeaders }));
+  app.use(
+    expressStaticGzip(buildFolder, {
+      enableBrotli: true,
+      index: false,
+      orderPreference: ['br', 'gz'],
+      serveStatic: { dotfiles: 'deny', redirect: false, setHeaders: cacheHeaders },
+    }),
+  );
   app.use((request, response, next) => {
     if (!ROOM.test(request.path)) return next();
     response.setHeader('Cache-Control', 'no-cache');

@@ -4,6 +4,7 @@ import { type Server } from 'node:http';
 import { request } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { brotliCompressSync } from 'node:zlib';
 import { createApp } from './app.js';
 import { readPort } from './port.js';
 
@@ -18,9 +19,9 @@ interface Answer {
 }
 
 /** Raw paths go out as they are: fetch would tidy `..` away. */
-function ask(path: string, method = 'GET'): Promise<Answer> {
+function ask(path: string, method = 'GET', headers: Record<string, string> = {}): Promise<Answer> {
   return new Promise((resolve, reject) => {
-    const asked = request({ host: '127.0.0.1', port, path, method }, (response) => {
+    const asked = request({ host: '127.0.0.1', port, path, method, headers }, (response) => {
       let body = '';
       response.on('data', (chunk: Buffer) => (body += chunk.toString()));
       response.on('end', () => resolve({ status: response.statusCode ?? 0, headers: response.headers, body }));
@@ -36,6 +37,7 @@ beforeAll(async () => {
   writeFileSync(join(folder, 'secret.txt'), 'secret');
   writeFileSync(join(build, 'index.html'), '<title>Roam Dial</title>');
   writeFileSync(join(build, 'chunk-ABCD1234.js'), 'x');
+  writeFileSync(join(build, 'chunk-ABCD1234.js.br'), brotliCompressSync('x'));
   writeFileSync(join(build, 'ngsw.json'), '{}');
   writeFileSync(join(build, '.hidden'), 'hidden');
   server = createApp(build).listen(0, '127.0.0.1');
@@ -95,6 +97,14 @@ describe('headers', () => {
     expect(policy).not.toMatch(/unsafe-eval|https?:|\*/);
     expect(headers['x-content-type-options']).toBe('nosniff');
     expect(headers['x-powered-by']).toBeUndefined();
+  });
+
+  it('hands over the compressed copy that lies beside a file, and the file itself to whoever cannot read it', async () => {
+    const packed = await ask('/chunk-ABCD1234.js', 'GET', { 'accept-encoding': 'gzip, br' });
+    expect(packed.headers['content-encoding']).toBe('br');
+    expect(packed.headers['content-type']).toContain('javascript');
+    expect(packed.headers['cache-control']).toContain('immutable');
+    expect((await ask('/chunk-ABCD1234.js')).body).toBe('x');
   });
 
   it('keeps hashed files for good and asks again for the rest', async () => {

@@ -1,6 +1,6 @@
 import { Injectable, Injector, inject } from '@angular/core';
 
-const NOTICE_MS = 6000;
+const NOTICE_MS = 10_000;
 
 /** Dialogs and notices; their machinery is loaded when the first one is wanted. */
 @Injectable({ providedIn: 'root' })

@@ -1,6 +1,6 @@
 import { Injectable, inject } from '@angular/core';
 import { Router } from '@angular/router';
-import { type Stop, type Walk, writeArchive } from '@roam-dial/core';
+import { DEFAULT_SETTINGS, DEFAULT_STANDARD, type Stop, type Walk, writeArchive } from '@roam-dial/core';
 import type { ReadArchive } from '@roam-dial/core/formats';
 import { firstValueFrom } from 'rxjs';
 import { ArchiveService } from '../data/archive.service';
@@ -23,7 +23,13 @@ export class AppActions {
 
   /** The first data of a new browser. */
   async seedDemo(): Promise<void> {
-    await this.store.seed(await this.archives.demo(new Date()));
+    try {
+      await this.store.seed(await this.archives.demo(new Date()));
+    } catch (error) {
+      // Without its demo the program starts empty and says so; everything else works.
+      await this.store.seed({ kit: [], standard: DEFAULT_STANDARD, settings: DEFAULT_SETTINGS, walks: [] });
+      this.store.announce(error instanceof Error ? error.message : String(error));
+    }
   }
 
   async startWalk(): Promise<void> {

@@ -88,10 +88,12 @@ export class WorkspaceStore {
     try {
       await this.repository.seed(first);
     } catch (error) {
-      this.stored = { ...first, isSeeded: true };
-      this.publish();
       this.fail(error);
     }
+    // Shown at once, stored or not; what another tab may have put in first follows by the stream.
+    if (this.current !== null) return;
+    this.stored = { ...first, isSeeded: true };
+    this.publish();
   }
 
   /** Applies a pure change to the workspace, remembers it for undo and writes it behind. */
