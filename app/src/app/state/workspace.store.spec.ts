@@ -32,6 +32,15 @@ const kitNames = ({ kit }: Workspace): string[] => kit.map(({ name }) => name).s
 const until = (store: WorkspaceStore, is: (workspace: Workspace) => boolean): Promise<Workspace> =>
   firstValueFrom(store.workspace$.pipe(filter(is)));
 
+/** What is stored comes behind what is shown: asks again until it is so. */
+async function eventually<Value>(ask: () => PromiseLike<Value>, is: (value: Value) => boolean): Promise<void> {
+  for (let k = 0; k < 400; k++) {
+    if (is(await ask())) return;
+    await new Promise((resolve) => setTimeout(resolve, 10));
+  }
+  throw new Error(`never came about; last seen ${JSON.stringify(await ask())}`);
+}
+
 describe('the workspace store', () => {
   let name: string;
   let store: WorkspaceStore;
@@ -54,9 +63,10 @@ describe('the workspace store', () => {
   it('shows an edit at once and stores it behind', async () => {
     store.edit({ label: 'add a lens' }, addKitItem({ ...newKitItem('lens', 'lens', 'third'), name: 'Long one' }));
     expect(kitNames(await store.snapshot())).toEqual(['Long one', 'New body']);
-    await until(store, () => true);
-    await new Promise((resolve) => setTimeout(resolve, 50));
-    expect((await database.kit.get('lens'))?.name).toBe('Long one');
+    await eventually(
+      () => database.kit.get('lens'),
+      (lens) => lens?.name === 'Long one',
+    );
   });
 
   it('undoes and redoes, and forgets what was undone when something new is done', async () => {
@@ -112,8 +122,10 @@ describe('the workspace store', () => {
     write.mockRestore();
     store.retry();
     await firstValueFrom(store.writeFailure$.pipe(filter((one) => one === null)));
-    await new Promise((resolve) => setTimeout(resolve, 50));
-    expect((await database.kit.get('body'))?.name).toBe('Kept');
+    await eventually(
+      () => database.kit.get('body'),
+      (body) => body?.name === 'Kept',
+    );
   });
 
   it('agrees with another tab', async () => {
@@ -128,7 +140,10 @@ describe('the workspace store', () => {
       { label: 'start a walk' },
       addWalk({ ...walk, stops: [{ ...newStop('s', undefined), subject: { nearM: 2, farM: Infinity, medianM: 3, spread: 0 } }] }),
     );
-    await new Promise((resolve) => setTimeout(resolve, 50));
+    await eventually(
+      () => database.walks.get('second'),
+      (stored) => stored !== undefined,
+    );
     database.close();
     const again = openTab(name);
     const workspace = await until(again.store, () => true);
