@@ -3,13 +3,12 @@ import { stopDay, type StopDay, type StopDayInput } from '@roam-dial/core';
 import { createStopDaysWorker } from './create-stop-days-worker';
 import type { StopDayAnswer } from './stop-days.protocol';
 
-/** A day of one stop takes some 30 ms; a worker that has not answered by then is taken for dead. */
+/** A day of one stop takes some 30 ms; a worker that has not answered anything for so long is taken for dead. */
 const PATIENCE_MS = 10_000;
 
 interface Waiting {
   readonly input: StopDayInput;
   readonly resolve: (day: StopDay | null) => void;
-  readonly timer: ReturnType<typeof setTimeout>;
 }
 
 /**
@@ -21,6 +20,7 @@ export class StopDaysClient {
   private worker: Worker | null = null;
   private hasFailed = typeof Worker === 'undefined';
   private nextId = 1;
+  private watchdog: ReturnType<typeof setTimeout> | undefined;
   private readonly waiting = new Map<number, Waiting>();
 
   compute(input: StopDayInput): Promise<StopDay | null> {
@@ -28,9 +28,9 @@ export class StopDaysClient {
     if (worker === null) return Promise.resolve(computeHere(input));
     return new Promise((resolve) => {
       const id = this.nextId++;
-      const timer = setTimeout(() => this.giveUp(), PATIENCE_MS);
-      this.waiting.set(id, { input, resolve, timer });
+      this.waiting.set(id, { input, resolve });
       worker.postMessage({ id, input });
+      if (this.waiting.size === 1) this.watch();
     });
   }
 
@@ -48,16 +48,22 @@ export class StopDaysClient {
     const waiting = this.waiting.get(answer.id);
     if (waiting === undefined) return;
     this.waiting.delete(answer.id);
-    clearTimeout(waiting.timer);
+    this.watch();
     waiting.resolve(answer.ok ? answer.day : null);
   }
 
+  /** Begins to count anew: a long queue is no sign of death, silence is. */
+  private watch(): void {
+    clearTimeout(this.watchdog);
+    if (this.waiting.size > 0) this.watchdog = setTimeout(() => this.giveUp(), PATIENCE_MS);
+  }
+
   private giveUp(): void {
+    clearTimeout(this.watchdog);
     this.hasFailed = true;
     this.worker?.terminate();
     this.worker = null;
-    for (const { input, resolve, timer } of this.waiting.values()) {
-      clearTimeout(timer);
+    for (const { input, resolve } of this.waiting.values()) {
       resolve(computeHere(input));
     }
     this.waiting.clear();
