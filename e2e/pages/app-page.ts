@@ -38,6 +38,17 @@ export class AppPage {
     return this.spine.getByRole('button', { name: new RegExp(`^\\d* ?${name}`) }).first();
   }
 
+  /** Chooses a stop and waits until everything is about it. */
+  async choose(name: string): Promise<void> {
+    await this.stop(name).click();
+    await expect(this.card.getByRole('heading', { name, exact: true })).toBeVisible();
+    await expect(
+      this.field('Name of the stop')
+        .or(this.page.getByRole('heading', { level: 1, name: 'Kit' }))
+        .first(),
+    ).toBeAttached();
+  }
+
   async stopNames(): Promise<string[]> {
     return this.spine.locator('.stop .name').allTextContents();
   }

@@ -21,7 +21,7 @@ for (const theme of ['light', 'night'] as const) {
     const { page } = app;
     if (theme === 'night') await page.keyboard.press('n');
     await expect(page.locator('html')).toHaveAttribute('data-theme', theme);
-    await app.stop('Orrel Steps').click();
+    await app.choose('Orrel Steps');
     await app.card.getByRole('button', { name: 'Why this shutter?' }).click();
     await expectNoViolations(page, 'walk');
     await app.fill('Sharp from', 'nonsense');

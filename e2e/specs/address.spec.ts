@@ -3,7 +3,7 @@ import { expect, test } from '../fixtures/test.js';
 
 test('walk, stop, time and room survive a reload and a bookmark', async ({ app, context }) => {
   const { page } = app;
-  await app.stop('Causey Lane').click();
+  await app.choose('Causey Lane');
   await app.fill('Time', '17:05');
   await expect(page).toHaveURL(/\/walk\?walk=demo-walk&stop=causey&t=17:05/);
   await page.reload();
@@ -19,11 +19,11 @@ test('walk, stop, time and room survive a reload and a bookmark', async ({ app, 
 
 test('back goes back through stops and rooms, not through every minute of a drag', async ({ app }) => {
   const { page } = app;
-  await app.stop('Vessen Hall').click();
+  await app.choose('Vessen Hall');
   await app.timeHandle.press('ArrowRight');
   await app.timeHandle.press('ArrowRight');
   await expect(page).toHaveURL(/t=10:25/);
-  await app.stop('Orrel Steps').click();
+  await app.choose('Orrel Steps');
   await expect(page).toHaveURL(/stop=orrel/);
   await app.room('Kit');
   await expect(page).toHaveURL(/kit/);
@@ -44,7 +44,7 @@ test('an address that means nothing opens something useful', async ({ app }) => 
 test('two tabs agree', async ({ app, context }) => {
   const other = new AppPage(await context.newPage());
   await other.open('/walk?walk=demo-walk&stop=vessen');
-  await app.stop('Vessen Hall').click();
+  await app.choose('Vessen Hall');
   await app.fill('Sharp from', '3 m');
   await expect(other.field('Sharp from')).toHaveValue('3 m');
   await other.field('Name of the stop').fill('Vessen Hall, east door');
@@ -76,7 +76,7 @@ test('works offline after the first visit', async ({ app, context, problems }) =
   await context.setOffline(true);
   await page.reload();
   await expect(app.card.getByRole('heading', { name: 'Tollard Stop' })).toBeVisible();
-  await app.stop('Orrel Steps').click();
+  await app.choose('Orrel Steps');
   await app.expectNumbers({ meter: '−1⅓' });
   await expect(page.getByText(/Light windows at Orrel Steps/)).toBeAttached();
   await app.room('Kit');

@@ -11,7 +11,7 @@ test.describe('the demo in a new browser', () => {
   });
 
   test('has the hand-worked card of Vessen Hall, and says why', async ({ app }) => {
-    await app.stop('Vessen Hall').click();
+    await app.choose('Vessen Hall');
     await app.expectNumbers({ aperture: 'f/8', focus: '3 m', shutter: '1/500', meter: '0' });
     await expect(app.note('aperture')).toContainText('sharp from 1.6 to 19.3 m');
     await expect(app.note('focus')).toContainText('holds 99 of 100');
@@ -24,7 +24,7 @@ test.describe('the demo in a new browser', () => {
   });
 
   test('says what to change as the light goes, by sheet 2', async ({ app }) => {
-    await app.stop('Vessen Hall').click();
+    await app.choose('Vessen Hall');
     const ladder = app.card.locator('.ladder');
     await expect(ladder).toContainText('nothing to change down to EV 9');
     await expect(ladder).toContainText('EV 8⅔');
@@ -33,7 +33,7 @@ test.describe('the demo in a new browser', () => {
   });
 
   test('follows what the camera shows', async ({ app }) => {
-    await app.stop('Vessen Hall').click();
+    await app.choose('Vessen Hall');
     await expect(app.note('iso')).toContainText('near 1250');
     await app.card.getByRole('button', { name: 'Light dropped' }).click();
     await expect(app.note('iso')).toContainText('near 2500');
@@ -49,12 +49,12 @@ test.describe('the demo in a new browser', () => {
 
   test('shows each stop’s windows, worked by hand from the day’s sun', async ({ app }) => {
     // Orrel Steps: the sun bears 212° at 14:15 and 240° at 16:06 (stop.spec.ts).
-    await app.stop('Orrel Steps').click();
+    await app.choose('Orrel Steps');
     await expect(app.page.getByText(/Light windows at Orrel Steps: 14:1[3-7] to 16:0[4-8]\./)).toBeAttached();
   });
 
   test('warns of care where it arises', async ({ app }) => {
-    await app.stop('Causey Lane').click();
+    await app.choose('Causey Lane');
     await expect(app.card).toContainText('Not through an optical finder at the sun');
   });
 

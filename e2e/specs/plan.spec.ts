@@ -34,7 +34,7 @@ test('a new kit and walk by mouse, and a card that follows every change', async 
 });
 
 test('typing nonsense is refused on the spot and what was typed stays', async ({ app }) => {
-  await app.stop('Vessen Hall').click();
+  await app.choose('Vessen Hall');
   await app.fill('Sharp from', 'near the lamp');
   await expect(app.field('Sharp from')).toHaveValue('near the lamp');
   await expect(app.page.getByRole('alert')).toContainText('“near the lamp” is not a distance; try 2 m, 6 ft');
@@ -74,7 +74,7 @@ test('stops are dragged, moved, duplicated, removed, undone and redone', async (
 
 test('a stay is dragged on the chart; what that gains and loses is said', async ({ app }) => {
   const { page } = app;
-  await app.stop('Orrel Steps').click();
+  await app.choose('Orrel Steps');
   const arrive = page.getByRole('slider', { name: 'Arrive at Orrel Steps' });
   await expect(arrive).toHaveAttribute('aria-valuetext', '14:50');
   const leave = await page.getByRole('slider', { name: 'Leave Orrel Steps' }).boundingBox();
@@ -95,7 +95,7 @@ test('a stay is dragged on the chart; what that gains and loses is said', async 
 
 test('time moves by drag, keys and typing, and the card with it', async ({ app }) => {
   const { page } = app;
-  await app.stop('Orrel Steps').click();
+  await app.choose('Orrel Steps');
   await expect(app.card).toContainText('in the sun');
   await app.timeHandle.press('PageUp');
   await app.timeHandle.press('PageUp');
@@ -122,7 +122,7 @@ test('every intent can be chosen, asks its own questions, and has a card without
 });
 
 test('metres and feet, thirds and halves, 24 and 12 hours', async ({ app }) => {
-  await app.stop('Vessen Hall').click();
+  await app.choose('Vessen Hall');
   const dialog = await app.settings();
   await dialog.getByLabel('Distances').selectOption({ label: 'Feet' });
   await dialog.getByLabel('Clock').selectOption({ label: '12 hours, 3:36 pm' });

@@ -20,7 +20,7 @@ import { Overlays } from './overlays';
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './app.html',
   styleUrl: './app.scss',
-  host: { '(window:keydown)': 'shortcuts.handle($event)' },
+  host: { '(window:keydown)': 'shortcuts.handle($event)', '(window:beforeunload)': 'holdBack($event)' },
 })
 export class App {
   protected readonly shortcuts = inject(Shortcuts);
@@ -51,6 +51,11 @@ export class App {
     this.shortcuts.sheetWanted$.pipe(takeUntilDestroyed()).subscribe(() => this.openSheet());
     effect(() => document.documentElement.setAttribute('data-theme', this.settings().theme));
     this.store.open();
+  }
+
+  /** The browser asks before a page with something unwritten is left. */
+  protected holdBack(event: BeforeUnloadEvent): void {
+    if (this.store.hasUnwritten()) event.preventDefault();
   }
 
   protected undo(): void {

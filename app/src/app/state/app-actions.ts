@@ -127,6 +127,7 @@ export class AppActions {
     const read = await this.archives.readFile(file);
     if (read.ok) {
       this.store.edit({ label: `import ${file.name}` }, (workspace) => importInto(workspace, read.archive, mode, createId));
+      await this.store.written();
       this.store.announce(`Imported ${file.name}`);
     }
     return read;

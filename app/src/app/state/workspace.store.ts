@@ -133,6 +133,15 @@ export class WorkspaceStore {
     this.write(this.unwritten);
   }
 
+  /** When everything that was edited so far has been written, or refused. */
+  async written(): Promise<void> {
+    await this.writing;
+  }
+
+  hasUnwritten(): boolean {
+    return this.unwritten.length > 0;
+  }
+
   /** The workspace now; undo and exports need no stream. */
   snapshot(): Promise<Workspace> {
     return firstValueFrom(this.workspace$);

@@ -78,6 +78,12 @@ describe('the demo’s cards, by the hand-worked sheets', () => {
     expect(note(orrel, 'meter')).toBe('the key tone lands ⅔ stop above mid-grey');
     expect(lightSentence(orrel, WORDING)).toContain('stops over the shade');
   });
+  it('Quenmill Sluice in the dark: says that half a second is not to be had', () => {
+    // At EV 1 f/2 and ISO 100 take 4/2 = 2 s.
+    expect(note(card('quenmill', 120), 'shutter')).toMatch(/^longer than the 0.5 s you want: the lens opens no wider/);
+    expect(note(card('quenmill', 390), 'shutter')).toBe('the time you want; the tripod holds it');
+  });
+
   it('gives every demo stop five numbers with a note and a why', () => {
     for (const stop of WALK.stops) {
       const rows = cardRows(card(stop.id, stop.arriveMin), WORDING);

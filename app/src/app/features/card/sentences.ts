@@ -1,5 +1,6 @@
 import {
   type Change,
+  type Intent,
   INTENT_NAMES,
   type MeteredSurface,
   type MeterPattern,
@@ -85,7 +86,7 @@ export function apertureNote(card: Card, wording: Wording): string {
         ? 'diffraction alone is softer than your standard; open up'
         : `${sharp}; no aperture holds ${zone}`;
     case 'wantedSeconds':
-      return `${sharp}; closed for the time you want`;
+      return `${sharp}; set for the time you want`;
   }
 }
 
@@ -137,10 +138,18 @@ export function shutterNote({ result, kit, input }: Card, wording: Wording): str
     case 'metered':
       return `as the light gives it; ${hands}`;
     case 'wantedSeconds':
-      return shakeLimitS === Infinity ? 'the time you want, on the tripod' : `the time you want; ${hands}`;
+      return `${wantedTime(input.intent, result.setUp.shutter.seconds, wording)}; ${hands}`;
     case 'nothingMoves':
       return `nothing moves and ${hands}`;
   }
+}
+
+/** In the dark the widest aperture may need longer than was wanted. */
+function wantedTime(intent: Intent, seconds: number, wording: Wording): string {
+  const wantedS = intent.kind === 'longExposure' ? intent.wantedS : seconds;
+  return seconds > wantedS * 1.3
+    ? `longer than the ${wording.shutter(wantedS, 'third')} you want: the lens opens no wider`
+    : 'the time you want';
 }
 
 export function isoNumber({ result, kit }: Card, wording: Wording): string {
