@@ -46,6 +46,7 @@ test('a walk from nothing to its card by keyboard alone', async ({ app }) => {
 test('a lens from the menu to its fields by keyboard alone', async ({ app }) => {
   const { page } = app;
   await page.keyboard.press('k');
+  await expect(page.getByRole('heading', { level: 1, name: 'Kit' })).toBeAttached();
   await tabTo(page, /^Add…$/);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('menuitem', { name: 'A body' })).toBeFocused();
