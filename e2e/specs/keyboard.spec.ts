@@ -53,6 +53,7 @@ test('a lens from the menu to its fields by keyboard alone', async ({ app }) => 
   await page.keyboard.press('ArrowDown');
   await expect(page.getByRole('menuitem', { name: 'A lens' })).toBeFocused();
   await page.keyboard.press('Enter');
+  await expect(app.field('Name')).toHaveValue('New lens');
   await tabTo(page, /^Name$/);
   await page.keyboard.press('Control+a');
   await page.keyboard.type('By keys');

@@ -6,6 +6,12 @@ import Dexie, { type Table, type Transaction } from 'dexie';
 export type ProfileRow =
   { readonly key: 'standard'; readonly value: Standard } | { readonly key: 'settings'; readonly value: Settings };
 
+/** How many writes there have been, by whichever tab. */
+export interface MetaRow {
+  readonly key: 'revision';
+  readonly value: number;
+}
+
 /** A version of the tables. Append-only: a published version is never changed, a new one migrates it. */
 export interface SchemaVersion {
   readonly version: number;
@@ -15,6 +21,7 @@ export interface SchemaVersion {
 
 export const SCHEMA_VERSIONS: readonly SchemaVersion[] = [
   { version: 1, stores: { kit: 'id, kind', walks: 'id, day', profile: 'key' } },
+  { version: 2, stores: { meta: 'key' } },
 ];
 
 export const DATABASE_NAME = new InjectionToken<string>('database name', { factory: () => 'roam-dial' });
@@ -24,6 +31,7 @@ export class Database extends Dexie {
   declare readonly kit: Table<KitItem, string>;
   declare readonly walks: Table<Walk, string>;
   declare readonly profile: Table<ProfileRow, string>;
+  declare readonly meta: Table<MetaRow, string>;
 
   constructor() {
     super(inject(DATABASE_NAME));

@@ -8,10 +8,17 @@ import type { DocumentChange, Workspace } from './workspace';
 export interface StoredWorkspace extends Workspace {
   /** False in a browser that has never held anything: the demo is due. */
   readonly isSeeded: boolean;
+  /** The writes it was read after: a reading that was overtaken by a write shows a lower one. */
+  readonly revision: number;
 }
 
 /** Rows are parsed on the way out: fields that a row of an older program lacks come from the defaults. */
-function toWorkspace(kit: Workspace['kit'], walks: Workspace['walks'], profile: readonly ProfileRow[]): StoredWorkspace {
+function toWorkspace(
+  kit: Workspace['kit'],
+  walks: Workspace['walks'],
+  profile: readonly ProfileRow[],
+  revision: number,
+): StoredWorkspace {
   const valueOf = (key: ProfileRow['key']): Standard | Settings | undefined => profile.find((row) => row.key === key)?.value;
   return {
     kit,
@@ -19,6 +26,7 @@ function toWorkspace(kit: Workspace['kit'], walks: Workspace['walks'], profile: 
     standard: { ...DEFAULT_STANDARD, ...(valueOf('standard') as Standard | undefined) },
     settings: { ...DEFAULT_SETTINGS, ...(valueOf('settings') as Settings | undefined) },
     isSeeded: profile.length > 0,
+    revision,
   };
 }
 
@@ -30,20 +38,24 @@ export class WorkspaceRepository {
   /** Emits at once and after every change, whichever tab made it; the tables are read as of one moment. */
   readonly stored$ = new Observable<StoredWorkspace>((observer) =>
     liveQuery(() => {
-      const { kit, walks, profile } = this.database;
-      return this.database.transaction('r', kit, walks, profile, async () =>
-        toWorkspace(await kit.toArray(), await walks.toArray(), await profile.toArray()),
+      const { kit, walks, profile, meta } = this.database;
+      return this.database.transaction('r', kit, walks, profile, meta, async () =>
+        toWorkspace(await kit.toArray(), await walks.toArray(), await profile.toArray(), (await meta.get('revision'))?.value ?? 0),
       );
     }).subscribe(observer),
   );
 
-  /** All or nothing. */
-  async write(changes: readonly DocumentChange[]): Promise<void> {
-    await this.database.transaction('rw', this.database.kit, this.database.walks, this.database.profile, async () => {
+  /** All or nothing; the revision that the stored data has by it. */
+  write(changes: readonly DocumentChange[]): Promise<number> {
+    const { kit, walks, profile, meta } = this.database;
+    return this.database.transaction('rw', kit, walks, profile, meta, async () => {
       for (const { table, key, after } of changes) {
         if (after === undefined) await this.database[table].delete(key);
         else await this.database.table(table).put(after);
       }
+      const revision = ((await meta.get('revision'))?.value ?? 0) + 1;
+      await meta.put({ key: 'revision', value: revision });
+      return revision;
     });
   }
 

@@ -2,11 +2,11 @@ import 'fake-indexeddb/auto';
 import { TestBed } from '@angular/core/testing';
 import { DEFAULT_SETTINGS, DEFAULT_STANDARD } from '@roam-dial/core';
 import Dexie from 'dexie';
-import { firstValueFrom, filter } from 'rxjs';
+import { firstValueFrom, filter, Subject } from 'rxjs';
 import { applySchema, DATABASE_NAME, Database, SCHEMA_VERSIONS } from '../data/database';
 import { newKitItem, newStop, newWalk } from '../data/defaults';
 import type { Workspace } from '../data/workspace';
-import { WorkspaceRepository } from '../data/workspace.repository';
+import { type StoredWorkspace, WorkspaceRepository } from '../data/workspace.repository';
 import { addKitItem, addWalk, changeKitItem, changeSettings, removeKitItem } from './edits';
 import { WorkspaceStore } from './workspace.store';
 
@@ -152,6 +152,28 @@ describe('the workspace store', () => {
   });
 });
 
+describe('a reading of the stored data that was overtaken by a write', () => {
+  it('does not take back what was typed', async () => {
+    const stored$ = new Subject<StoredWorkspace>();
+    let revision = 0;
+    const repository = { stored$, write: () => Promise.resolve(++revision) };
+    TestBed.resetTestingModule();
+    TestBed.configureTestingModule({ providers: [{ provide: WorkspaceRepository, useValue: repository }] });
+    const store = TestBed.inject(WorkspaceStore);
+    store.open();
+    stored$.next({ ...FIRST, isSeeded: true, revision: 0 });
+    store.edit(
+      { label: 'rename' },
+      changeKitItem('body', (item) => ({ ...item, name: 'Typed' })),
+    );
+    await store.written();
+    stored$.next({ ...FIRST, isSeeded: true, revision: 0 });
+    expect(kitNames(await store.snapshot())).toEqual(['Typed']);
+    stored$.next({ ...FIRST, kit: [], isSeeded: true, revision: 2 });
+    expect(kitNames(await store.snapshot())).toEqual([]);
+  });
+});
+
 describe('the schema', () => {
   it('is append-only from version 1 on', () => {
     expect(SCHEMA_VERSIONS.map(({ version }) => version)).toEqual(SCHEMA_VERSIONS.map((_, k) => k + 1));
@@ -164,7 +186,7 @@ describe('the schema', () => {
     old.close();
     const next = new Dexie('migrating');
     const upgraded = {
-      version: 2,
+      version: SCHEMA_VERSIONS.length + 1,
       stores: { kit: 'id, kind, name' },
       upgrade: (transaction: {
         table: (name: string) => { toCollection: () => { modify: (f: (row: { name: string }) => void) => PromiseLike<unknown> } };

@@ -48,6 +48,7 @@ function merged(first: readonly DocumentChange[], second: readonly DocumentChang
 export class WorkspaceStore {
   private readonly repository = inject(WorkspaceRepository);
   private stored: StoredWorkspace | null = null;
+  private writtenRevision = 0;
   private unwritten: readonly DocumentChange[] = [];
   private writing = Promise.resolve();
   private done: readonly Edit[] = [];
@@ -76,6 +77,8 @@ export class WorkspaceStore {
   open(): void {
     this.repository.stored$.subscribe({
       next: (stored) => {
+        // Read before a write of ours and delivered after it: to show it would take back, for a moment, what was typed.
+        if (stored.revision < this.writtenRevision) return;
         this.stored = stored;
         if (stored.isSeeded) this.publish();
         else this.unseededSubject.next();
@@ -92,7 +95,7 @@ export class WorkspaceStore {
     }
     // Shown at once, stored or not; what another tab may have put in first follows by the stream.
     if (this.current !== null) return;
-    this.stored = { ...first, isSeeded: true };
+    this.stored = { ...first, isSeeded: true, revision: this.writtenRevision };
     this.publish();
   }
 
@@ -166,17 +169,18 @@ export class WorkspaceStore {
   private write(changes: readonly DocumentChange[]): void {
     this.writing = this.writing
       .then(() => this.repository.write(changes))
-      .then(() => this.settle(changes))
+      .then((revision) => this.settle(changes, revision))
       .catch((error: unknown) => this.fail(error));
   }
 
   /** A document that was changed again in the meantime stays unwritten until its own write is through. */
-  private settle(changes: readonly DocumentChange[]): void {
+  private settle(changes: readonly DocumentChange[], revision: number): void {
+    this.writtenRevision = Math.max(this.writtenRevision, revision);
     this.unwritten = this.unwritten.filter(
       (waiting) =>
         !changes.some(({ table, key, after }) => table === waiting.table && key === waiting.key && after === waiting.after),
     );
-    if (this.stored !== null) this.stored = { ...applyChanges(this.stored, changes), isSeeded: true };
+    if (this.stored !== null) this.stored = { ...applyChanges(this.stored, changes), isSeeded: true, revision };
     if (this.unwritten.length === 0) this.failureSubject.next(null);
   }
 

@@ -23,8 +23,9 @@ import { fieldsFor } from './fields';
 })
 export class KitItemEditor {
   readonly item = input.required<KitItem>();
-  readonly changed = output<KitItem>();
-  readonly renamed = output<KitItem>();
+  /** Applied to the item as it is by then, so that two quick changes keep each other. */
+  readonly changed = output<(item: KitItem) => KitItem>();
+  readonly renamed = output<string>();
   readonly duplicated = output();
   readonly removed = output();
 
@@ -46,13 +47,21 @@ export class KitItemEditor {
       number: field.feeds === null ? '' : (this.numbers()[field.feeds] ?? ''),
       value:
         field.kind === 'value'
-          ? { codec: field.codec(item, this.context()), now: field.read(item), set: (v: unknown) => field.write(item, v) }
+          ? {
+              codec: field.codec(item, this.context()),
+              now: field.read(item),
+              set: (v: unknown) => (one: KitItem) => field.write(one, v),
+            }
           : null,
       choice:
         field.kind === 'choice'
-          ? { choices: field.choices(this.context()), now: field.read(item), set: (v: string) => field.write(item, v) }
+          ? {
+              choices: field.choices(this.context()),
+              now: field.read(item),
+              set: (v: string) => (one: KitItem) => field.write(one, v),
+            }
           : null,
-      check: field.kind === 'check' ? { now: field.read(item), set: (v: boolean) => field.write(item, v) } : null,
+      check: field.kind === 'check' ? { now: field.read(item), set: (v: boolean) => (one: KitItem) => field.write(one, v) } : null,
     }));
   });
 

@@ -60,17 +60,14 @@ export class KitRoom {
     this.chosenId.set(item.id);
   }
 
-  protected change(item: KitItem): void {
-    this.store.edit(
-      { label: `change ${item.name}` },
-      changeKitItem(item.id, () => item),
-    );
+  protected change(item: KitItem, change: (one: KitItem) => KitItem): void {
+    this.store.edit({ label: `change ${item.name}` }, changeKitItem(item.id, change));
   }
 
-  protected rename(item: KitItem): void {
+  protected rename(item: KitItem, name: string): void {
     this.store.edit(
       { label: `rename ${item.name}`, mergeKey: `name/${item.id}` },
-      changeKitItem(item.id, () => item),
+      changeKitItem(item.id, (one) => ({ ...one, name })),
     );
   }
 
