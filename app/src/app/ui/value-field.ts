@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output, signal } from '@angular/core';
 import type { Codec } from '../wording/codec';
 
 let count = 0;
@@ -65,6 +65,8 @@ export class ValueField<Value> {
   /** What is being typed, until it is taken over. */
   private readonly draft = signal<string | null>(null);
   protected readonly problem = signal<string | null>(null);
+  /** The value bound, or where steps have led since it was: keys repeat faster than screens are drawn. */
+  private readonly held = linkedSignal(() => this.value());
   protected readonly shown = computed(() => this.draft() ?? this.codec().format(this.value()));
 
   protected type(event: Event): void {
@@ -85,10 +87,11 @@ export class ValueField<Value> {
     const { step } = this.codec();
     if (step === undefined) return;
     event.preventDefault();
-    const parsed = this.draft() === null ? { value: this.value() } : this.check();
+    const parsed = this.draft() === null ? { value: this.held() } : this.check();
     if (parsed === null) return;
     this.draft.set(null);
-    this.changed.emit(step(parsed.value, direction));
+    this.held.set(step(parsed.value, direction));
+    this.changed.emit(this.held());
   }
 
   protected revert(event: Event): void {
