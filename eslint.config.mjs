@@ -26,6 +26,7 @@ export default tseslint.config(
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
       '@typescript-eslint/explicit-module-boundary-types': 'error',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-import-type-side-effects': 'error',
       eqeqeq: ['error', 'always', { null: 'ignore' }],
       'max-lines': ['error', { max: 340, skipBlankLines: true, skipComments: true }],
       'no-console': 'error',

@@ -1,6 +1,19 @@
 // Speeds of the core in Node, as ratios against a plain baseline of the same run where there is one.
 import { readFileSync } from 'node:fs';
-import { firstLadder, firstSetUp, isSunlit, shadowScene, stopDay, stopLightOn, sunPosition, sunTrack } from '../dist/index.js';
+import {
+  compareApproaches,
+  foundIn,
+  isSunlit,
+  lightLadder,
+  prepareSearch,
+  searchAt,
+  searchSetUp,
+  shadowScene,
+  stopDay,
+  stopLightOn,
+  sunPosition,
+  sunTrack,
+} from '../dist/index.js';
 import { readArchive } from '../dist/formats/index.js';
 
 /** Seconds a call, the median of several runs after one to warm up. */
@@ -100,14 +113,43 @@ const inputs = walk.stops.map((stop) => ({
   approach: stop.approach ?? walk.approach,
 }));
 const each = (work) => `${((secondsOf(work, 21) * 1000) / inputs.length).toFixed(2)} ms`;
+
+/** Median and 95th percentile of many single calls, ms. */
+function spreadOf(calls) {
+  calls.forEach((call) => call());
+  const times = Array.from({ length: 15 }, () => calls)
+    .flat()
+    .map((call) => {
+      const begun = performance.now();
+      call();
+      return performance.now() - begun;
+    })
+    .sort((a, b) => a - b);
+  const at = (share) => times[Math.floor((times.length - 1) * share)];
+  return { median: at(0.5), p95: at(0.95), text: `${at(0.5).toFixed(1)} / ${at(0.95).toFixed(1)} ms` };
+}
+
+// Baseline of the same run: a million exponentials, so that a slow moment of the machine shows.
+const baseline = secondsOf(() => {
+  let sum = 0;
+  for (let k = 0; k < 1_000_000; k++) sum += Math.exp(-(k % 97) / 10);
+  return sum;
+}, 5);
+say('baseline: a million exponentials', `${(baseline * 1000).toFixed(1)} ms`);
+const whole = spreadOf(inputs.map((input) => () => searchSetUp(input)));
+const times = (ms) => `${(ms / (baseline * 1000)).toFixed(2)} x baseline`;
+say('whole search, a demo stop (median / 95th)', whole.text, `target 15 / 30 ms; ${times(whole.median)}`);
+const prepared = inputs.map(prepareSearch);
 say(
-  'first set-up, a demo stop',
-  each(() => inputs.forEach((input) => firstSetUp(input))),
+  'search at another light, scene prepared',
+  spreadOf(prepared.map((scene, k) => () => foundIn(searchAt(scene, inputs[k].light.keyEv100)))).text,
 );
-say(
-  'first ladder, a demo stop',
-  each(() => inputs.forEach((input) => firstLadder(input))),
-);
+const centre = inputs.map((input) => ({ ...input, approach: { ...input.approach, focus: 'centrePoint' } }));
+say('whole search, centre point', spreadOf(centre.map((input) => () => searchSetUp(input))).text, 'target 15 / 30 ms');
+const ladders = spreadOf(inputs.map((input) => () => lightLadder(input)));
+say('light ladder (in the worker)', ladders.text, `target 80 ms; ${times(ladders.median)}`);
+const schools = spreadOf(inputs.slice(0, 2).map((input) => () => compareApproaches(input)));
+say('approaches compared (in the worker)', schools.text);
 say(
   'a stop’s day, minute by minute with windows',
   each(() => walk.stops.forEach((site) => stopDay({ ...walk.place, site, day: walk.day, cloud: 0, halfFieldDeg: 32.7 }))),

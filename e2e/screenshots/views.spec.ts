@@ -1,5 +1,5 @@
 import { fileURLToPath } from 'node:url';
-import { type AppPage } from '../pages/app-page.js';
+import type { AppPage } from '../pages/app-page.js';
 import { test } from '../fixtures/test.js';
 
 const folder = fileURLToPath(new URL('../../docs/screenshots/', import.meta.url));

@@ -1,4 +1,4 @@
-import { type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { expect, test } from '../fixtures/test.js';
 
 /** Tabs until the focus is on what is wanted; the way there is part of the test. */

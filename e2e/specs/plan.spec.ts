@@ -21,7 +21,7 @@ test('a new kit and walk by mouse, and a card that follows every change', async 
   await app.fill('give or take', '25'); // of the zone: the first such field
   await expect(app.stop('Corner')).toBeVisible();
   // Sheet 2's zone and walkers, on the same lens and frame.
-  await app.expectNumbers({ aperture: 'f/8', focus: '3 m', shutter: '1/500' });
+  await app.expectNumbers({ aperture: 'f/7.1', focus: '3 m', shutter: '1/500' });
 
   await app.field('Sharp from').press('ArrowUp');
   await expect(app.field('Sharp from')).toHaveValue('2.1 m');
@@ -30,7 +30,7 @@ test('a new kit and walk by mouse, and a card that follows every change', async 
   await page.getByRole('button', { name: 'Arrive: less' }).click();
   await expect(app.stop('Corner')).toContainText('08:55');
   await app.field('Intent').selectOption({ label: 'Silhouette' });
-  await expect(app.number('aperture')).not.toHaveText('f/8');
+  await expect(app.number('aperture')).not.toHaveText('f/7.1');
 });
 
 test('typing nonsense is refused on the spot and what was typed stays', async ({ app }) => {
@@ -40,7 +40,7 @@ test('typing nonsense is refused on the spot and what was typed stays', async ({
   await expect(app.page.getByRole('alert')).toContainText('“near the lamp” is not a distance; try 2 m, 6 ft');
   await app.fill('Sharp from', '7 m');
   await expect(app.page.getByRole('alert')).toContainText('must be nearer than the far end');
-  await app.expectNumbers({ aperture: 'f/8', focus: '3 m' });
+  await app.expectNumbers({ aperture: 'f/7.1', focus: '3 m' });
   await app.field('Sharp from').press('Escape');
   await expect(app.field('Sharp from')).toHaveValue('2 m');
 });

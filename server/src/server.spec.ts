@@ -1,6 +1,6 @@
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { type AddressInfo } from 'node:net';
-import { type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import type { Server } from 'node:http';
 import { request } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';

@@ -7,5 +7,6 @@ export {
   type ExposureBody,
   type ExposureLimit,
 } from './autoExposure.js';
+export { type ExposureTolerance, exposureWorth } from './exposureTolerance.js';
 export { exposureValue100 } from './exposureValue.js';
 export { flashReachM, reciprocityCorrectedS } from './filmAndFlash.js';

@@ -1,7 +1,7 @@
 import Joi from 'joi';
-import { CONTROL_KINDS, FILM_KINDS, FILTER_KINDS, METER_PATTERNS, SUPPORT_KINDS } from '../kit/index.js';
+import { CONTROL_KINDS, FIGURE_RANGES, FILM_KINDS, FILTER_KINDS, METER_PATTERNS, SUPPORT_KINDS } from '../kit/index.js';
 import { ARTIFICIAL_LIGHTS, checkTimeZone, localDaySpan } from '../light/index.js';
-import { APPROACHES } from '../stop/index.js';
+import { APPROACHES, LAMP_KINDS, SMEAR_WISHES } from '../stop/index.js';
 import { STOP_STEPS } from '../units/index.js';
 import { INFINITY_WORD } from './archive.js';
 
@@ -160,6 +160,9 @@ const standard = required({
   paceMps: positive.max(10),
   strideM: positive.max(3),
   reactionS: atLeastZero.max(60),
+  figures: Joi.object(
+    Object.fromEntries(Object.entries(FIGURE_RANGES).map(([key, [low, high]]) => [key, number.min(low).max(high).optional()])),
+  ).optional(),
 });
 
 const settings = required({
@@ -175,6 +178,23 @@ const approach = required({
   focus: Joi.valid(...APPROACHES.focus),
   depth: Joi.valid(...APPROACHES.depth),
   support: Joi.valid(...APPROACHES.support),
+});
+
+const hand = required({
+  fNumber,
+  focusM: distance,
+  shutterS: shutter.allow(null),
+  iso: iso.allow(null),
+  support: Joi.valid(...APPROACHES.support),
+});
+
+const shooting = required({
+  burstFrames: Joi.number().integer().min(1).max(50),
+  isWalking: Joi.boolean(),
+  smear: Joi.valid(...SMEAR_WISHES),
+  lamp: Joi.valid(...LAMP_KINDS),
+  wantsGlitch: Joi.boolean(),
+  spotByEye: Joi.boolean(),
 });
 
 const INTENT_ANSWERS: Readonly<Record<string, Joi.SchemaMap>> = {
@@ -238,6 +258,8 @@ const stop = required({
   lensId: id.allow(null),
   focalLengthMm: focalLength.allow(null),
   approach: approach.allow(null),
+  hand: hand.optional(),
+  shooting: shooting.optional(),
   consent: Joi.valid('asked', 'unasked', 'unrecognisable'),
   notes: text,
   cautions: text,

@@ -1,2 +1,3 @@
+export { bandsAcross, dutyRipple, periodsSpanned, rippleAfter, unevennessEv } from './flicker.js';
 export { motionShutterLimitS } from './motion.js';
-export { shakeSharpProbability, shakeShutterLimitS } from './shake.js';
+export { burstChance, shakeSharpProbability, shakeShutterLimitS } from './shake.js';

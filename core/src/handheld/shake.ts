@@ -44,3 +44,19 @@ export function shakeSharpProbability({
   if (limitS === Infinity) return 1;
   return 1 / (1 + Math.exp((Math.log2(shutterS / limitS) - spreadStops * Math.log(4)) / spreadStops));
 }
+
+/**
+ * Chance of at least one in a burst of n: 1 − (1 − P)^m with m = 1 + (n − 1)·independence, because the frames of one
+ * press share their hands (0.5: m = (n + 1)/2). Source: docs/formulas.md#burst.
+ */
+export function burstChance({
+  chance,
+  frames,
+  independence = 0.5,
+}: {
+  readonly chance: number;
+  readonly frames: number;
+  readonly independence?: number;
+}): number {
+  return frames === 1 ? chance : 1 - (1 - chance) ** (1 + (frames - 1) * independence);
+}

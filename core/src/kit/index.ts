@@ -1,3 +1,4 @@
+export { DEFAULT_FIGURES, FIGURE_RANGES, type Figures } from './figures.js';
 export {
   type Body,
   CONTROL_KINDS,

@@ -1,3 +1,4 @@
+import type { Figures } from './figures.js';
 import type { SharpnessStandard } from '../optics/index.js';
 
 /** Rules by which people set their slowest handheld shutter. */
@@ -23,6 +24,8 @@ export interface Standard {
   readonly paceMps: number;
   readonly strideM: number;
   readonly reactionS: number;
+  /** Figures of judgement that the person has replaced. */
+  readonly figures?: Partial<Figures>;
 }
 
 export const DEFAULT_STANDARD: Standard = {

@@ -7,7 +7,8 @@ function erf(x: number): number {
   return Math.sign(x) * (1 - polynomial * Math.exp(-x * x));
 }
 
-function normalBelow(z: number): number {
+/** Standard normal distribution function. */
+export function normalBelow(z: number): number {
   return 0.5 * (1 + erf(z / Math.SQRT2));
 }
 
@@ -35,7 +36,7 @@ export function logNormalBetween({
 /**
  * Chance that a person is in the sharp zone when the photographer shoots at a guessed distance g:
  * the true distance is log-normal with median g/(1 + bias) (bias +0.10: guesses come out 10 % long)
- * and the guess spread as σ of its logarithm. Source: docs/formulas.md#guessing.
+ * and the guess spread as σ of its logarithm. Source: docs/formulas.md#distances.
  */
 export function inZoneProbability({
   intendedM,

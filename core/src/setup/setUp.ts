@@ -1,37 +1,12 @@
-import type { AutoExposure } from '../exposure/index.js';
-import type { Body, Film, Flash, Lens, MeterPattern, Standard } from '../kit/index.js';
-import type { Approach, Intent, Movers, StopLight, Subject } from '../stop/index.js';
+import type { MeterPattern } from '../kit/index.js';
 import type { EntryKind } from '../units/index.js';
+import type { Evaluation } from './evaluation.js';
+import type { BrokenLimit, Limit } from './limits.js';
+import type { SharpZone } from './sharpZone.js';
+import type { Sides } from './sides.js';
 
-/** Everything that a set-up is worked out from. */
-export interface SetUpInput {
-  readonly intent: Intent;
-  readonly subject: Subject;
-  readonly movers: Movers;
-  readonly light: Pick<StopLight, 'keyEv100' | 'contrastEv' | 'surface'>;
-  readonly body: Body;
-  readonly lens: Lens;
-  readonly focalLengthMm: number;
-  readonly film: Film | null;
-  readonly flash: Flash | null;
-  readonly standard: Standard;
-  readonly approach: Approach;
-}
-
-/** The limit that decides a value; the sentences are the interface's. */
-export type ApertureLimit =
-  | 'zoneNeedsIt'
-  | 'preferred'
-  | 'openedForLight'
-  | 'depthGivenUp'
-  | 'lensWidest'
-  | 'lensSmallest'
-  | 'tooBright'
-  | 'zoneOutOfReach'
-  | 'wantedSeconds';
-export type FocusLimit = 'preset' | 'spot' | 'autofocusOnSpot' | 'focusByWire' | 'infinity';
-export type ShutterLimit =
-  'subjectMoves' | 'shake' | 'slowedForLight' | 'bodyOffersNoFaster' | 'sync' | 'metered' | 'wantedSeconds' | 'nothingMoves';
+/** How the focus is brought there. */
+export type FocusWay = 'preset' | 'spot' | 'spotByEye' | 'autofocusOnSpot' | 'focusByWire' | 'infinity';
 export type IsoLimit = 'ownCeiling' | 'bodyCeiling' | 'roll' | 'base' | 'setForShutter';
 export type MeterLimit = 'keyTone' | 'byHand';
 
@@ -50,35 +25,26 @@ export interface WhyInput {
   readonly unit: WhyUnit;
 }
 
-export interface SharpZone {
-  readonly nearM: number;
-  readonly farM: number;
-}
-
+/** The dial card: what the hand sets and what the camera makes of it, in marked values. */
 export interface SetUp {
-  readonly aperture: { readonly fNumber: number; readonly limit: ApertureLimit; readonly why: Why };
+  readonly aperture: { readonly fNumber: number; readonly why: Why };
   readonly focus: {
     readonly distanceM: number;
-    readonly limit: FocusLimit;
+    readonly way: FocusWay;
     /** By the total blur; null where diffraction alone exceeds the standard. */
     readonly sharp: SharpZone | null;
     readonly sharpGeometric: SharpZone;
-    /** Whether the whole zone asked for is sharp. */
-    readonly coversZone: boolean;
-    /** Chance that whoever is shot is within the sharp zone. */
-    readonly zoneChance: number;
+    /** The aperture at which diffraction alone uses up the standard. */
+    readonly diffractionFNumber: number;
     readonly why: Why;
   };
   readonly shutter: {
     /** The slowest that the camera may use, the time set by hand, or what the camera will take. */
     readonly seconds: number;
     readonly role: 'slowestAuto' | 'set' | 'camera';
-    readonly limit: ShutterLimit;
-    /** The two limits unrounded, seconds; `Infinity` where there is none. */
+    /** The mean walker's and the hands' limits unrounded, seconds; `Infinity` where there is none. */
     readonly motionLimitS: number;
     readonly shakeLimitS: number;
-    /** Chance that one frame at `seconds` is free of shake. */
-    readonly steadyChance: number;
     readonly why: Why;
   };
   readonly iso: {
@@ -98,31 +64,30 @@ export interface SetUp {
     readonly why: Why;
   };
   readonly flash: { readonly compensationEv: number; readonly reachM: number; readonly reaches: boolean } | null;
-  /** What the camera makes of it in this light. */
-  readonly exposure: AutoExposure;
-  readonly support: Approach['support'];
+  /** Chance of a good frame, its factors, what it gives up, and what stops each control on either side. */
+  readonly found: Evaluation;
+  readonly sides: Sides;
+  readonly support: Evaluation['hand']['support'];
 }
 
-/** What is given up, in the order in which it went. */
-export type Sacrifice =
-  | { readonly kind: 'slowerThanWanted'; readonly wantedS: number; readonly leastS: number }
-  | { readonly kind: 'depth'; readonly wantedFNumber: number; readonly zoneChance: number };
-
-/** Why the picture cannot be had with this kit in this light, and by how many stops. */
+/** Why the picture cannot be had with this kit in this light. */
 export type Obstacle =
+  /** Stops of light that are missing, or too many. */
   | { readonly kind: 'tooDark'; readonly stops: number }
   | { readonly kind: 'tooBright'; readonly stops: number }
-  | { readonly kind: 'zoneTooDeep'; readonly zoneChance: number }
   | { readonly kind: 'needsTripod'; readonly wantedS: number; readonly longestS: number }
   | { readonly kind: 'noFlash' }
-  | { readonly kind: 'flashTooWeak'; readonly reachM: number; readonly subjectM: number };
+  | { readonly kind: 'flashTooWeak'; readonly reachM: number; readonly subjectM: number }
+  /** No light would help: the limit that leaves the least. */
+  | { readonly kind: 'limit'; readonly limit: Limit; readonly left: number };
 
 export type SetUpResult =
-  | { readonly kind: 'ready'; readonly setUp: SetUp; readonly sacrifices: readonly Sacrifice[] }
-  | {
-      readonly kind: 'cannot';
-      readonly obstacle: Obstacle;
-      /** The least bad. */
-      readonly setUp: SetUp;
-      readonly sacrifices: readonly Sacrifice[];
-    };
+  ({ readonly kind: 'ready' } & CardOfSetUp) | ({ readonly kind: 'cannot'; readonly obstacle: Obstacle } & CardOfSetUp);
+
+interface CardOfSetUp {
+  /** The best, the least bad where there is none, or what the hand has chosen. */
+  readonly setUp: SetUp;
+  readonly sacrifices: readonly BrokenLimit[];
+  /** What the search would set; `setUp.found` where the hand has not chosen otherwise. */
+  readonly best: Evaluation;
+}

@@ -1,87 +1,94 @@
-import { standardCircleMm } from './depthTable.js';
-import type { Choice } from './choose.js';
-import type { Plan } from './plan.js';
-import type { Why } from './setUp.js';
-import type { DepthRow } from './depthTable.js';
+import type { DepthOfField } from '../optics/index.js';
+import type { Evaluation } from './evaluation.js';
+import type { Scene } from './scene.js';
+import type { Why, WhyInput } from './setUp.js';
 
 /** The working behind each number of a card: the rule in words, what went in, where it comes from. */
 
-export function whyAperture(plan: Plan, row: DepthRow): Why {
-  const { input, leastRow, rows } = plan;
+function chanceInputs({ chance, isoStops, score }: Evaluation): readonly WhyInput[] {
+  return [
+    { label: 'chance of a good frame', value: chance, unit: 'percent' },
+    { label: 'ISO over base', value: isoStops, unit: 'stops' },
+    { label: 'score', value: Math.round(score * 1000) / 1000, unit: 'number' },
+  ];
+}
+
+export function whyAperture({ input, circleMm }: Scene, found: Evaluation): Why {
   return {
     formula:
-      'The widest marked aperture whose total blur, defocus and diffraction in quadrature, stays within the circle of ' +
-      'confusion at both ends of the zone; stopped down from there to the preferred aperture while the light allows.',
+      'Of every aperture, shutter and focus that can be set, the highest chance of a good frame less 0.02 for each stop ' +
+      'of ISO. An aperture counts by the people who are within its sharp zone, defocus and diffraction in quadrature.',
     inputs: [
+      ...chanceInputs(found),
       { label: 'focal length', value: input.focalLengthMm, unit: 'mm' },
-      { label: 'circle of confusion', value: standardCircleMm(input), unit: 'mm' },
-      { label: 'zone from', value: input.subject.nearM, unit: 'distance' },
-      { label: 'zone to', value: input.subject.farM, unit: 'distance' },
-      leastRow === null
-        ? { label: 'holds the zone from', value: 'no marked aperture', unit: 'word' }
-        : { label: 'holds the zone from', value: (rows[leastRow] as DepthRow).fNumber, unit: 'aperture' },
-      { label: 'sharp by defocus alone, from', value: row.sharpGeometric.nearM, unit: 'distance' },
-      { label: 'sharp by defocus alone, to', value: row.sharpGeometric.farM, unit: 'distance' },
+      { label: 'circle of confusion', value: circleMm, unit: 'mm' },
+      { label: 'people within the sharp zone', value: found.factors.depth, unit: 'percent' },
     ],
-    source: 'thin lens; Airy core 1.7·λ·N at 550 nm (docs/formulas.md, Total blur)',
+    source: 'the search (docs/formulas.md, Search); thin lens, Airy core 1.7·λ·N at 550 nm (Total blur)',
   };
 }
 
-export function whyFocus({ input }: Plan, row: DepthRow): Why {
+export function whyFocus({ input, crowd }: Scene, found: Evaluation, geometric: DepthOfField): Why {
   return {
     formula:
-      'Among the distances that this lens marks, the one that covers the zone; failing that, the one with the best ' +
-      'chance that whoever passes is sharp; between equals, the nearest to 2·near·far/(near + far).',
+      'Of the distances that this lens marks, the one with the best chance that whoever is shot is sharp and not ' +
+      'smeared, the two taken together because the near ones smear more.',
     inputs: [
+      { label: 'people at', value: crowd.distances.medianM, unit: 'distance' },
+      crowd.distances.kind === 'normal'
+        ? { label: 'give or take', value: crowd.distances.spread, unit: 'distance' }
+        : { label: 'give or take', value: crowd.distances.spread, unit: 'percent' },
       { label: 'zone from', value: input.subject.nearM, unit: 'distance' },
       { label: 'zone to', value: input.subject.farM, unit: 'distance' },
-      { label: 'people pass at', value: input.subject.medianM, unit: 'distance' },
-      { label: 'give or take', value: input.subject.spread, unit: 'percent' },
-      { label: 'chance inside', value: row.zoneChance, unit: 'percent' },
+      { label: 'within the sharp zone', value: found.factors.depth, unit: 'percent' },
+      { label: 'sharp by defocus alone, from', value: geometric.nearM, unit: 'distance' },
+      { label: 'sharp by defocus alone, to', value: geometric.farM, unit: 'distance' },
     ],
-    source: 'log-normal distances (docs/formulas.md, Guessing)',
+    source: 'log-normal distances (docs/formulas.md, Distances)',
   };
 }
 
-export function whyShutter({ input, limits, wantedS, leastS }: Plan): Why {
-  const { movers, subject } = input;
+export function whyShutter({ input, crowd }: Scene, found: Evaluation, motionLimitS: number, handsLimitS: number): Why {
+  const { movers } = input;
+  const { smear } = crowd;
   return {
     formula:
-      'The faster of the shake limit and the motion limit, taken to the next faster mark. Motion: ' +
-      'the time in which the image of a walker at mean speed and one spread, at the near end and the most across, ' +
-      'smears by the limit.',
+      'The slower, the less ISO; the faster, the fewer smear and shake. Smear: image speed x time for every distance, ' +
+      'speed and direction. Hands: 80 % at their limit, 97 % a stop faster, 35 % a stop slower.',
     inputs: [
-      { label: 'shake limit', value: limits.shakeS, unit: 'shutter' },
-      { label: 'motion limit', value: limits.wantedMotionS, unit: 'shutter' },
-      { label: 'motion limit, typical walker', value: limits.leastMotionS, unit: 'shutter' },
-      { label: 'smear allowed', value: limits.smearMm, unit: 'mm' },
+      ...chanceInputs(found),
+      { label: 'free of shake', value: found.factors.shake, unit: 'percent' },
+      { label: 'smeared no more than allowed', value: found.factors.motion, unit: 'percent' },
+      { label: 'your hands’ limit', value: handsLimitS, unit: 'shutter' },
+      { label: 'the typical one’s limit', value: motionLimitS, unit: 'shutter' },
+      { label: 'smear allowed', value: smear.kind === 'nothingMoves' ? Infinity : smear.toMm, unit: 'mm' },
       { label: 'walking speed', value: movers.speedMps, unit: 'mps' },
       { label: 'spread of speed', value: movers.speedSpreadMps, unit: 'mps' },
       { label: 'direction off the lens axis', value: movers.travelAngleDeg, unit: 'degrees' },
-      { label: 'nearest', value: subject.nearM, unit: 'distance' },
-      { label: 'wanted', value: wantedS, unit: 'shutter' },
-      { label: 'at the least', value: leastS, unit: 'shutter' },
     ],
     source: 'image speed f·v·sin θ/(u − f); shake rule of your standard (docs/formulas.md, Motion and Shake)',
   };
 }
 
-export function whyIso(plan: Plan, choice: Choice, targetEv: number, expected: number): Why {
+export function whyIso({ controls, placement }: Scene, found: Evaluation, expected: number): Why {
+  const { camera, hand } = found;
+  const targetEv = Math.log2(camera.fNumber ** 2 / camera.shutterS) - Math.log2(camera.iso / 100) + camera.errorEv;
   return {
     formula: 'ISO = 100·N²/(t·2^EV): the least that exposes the key tone at this aperture and shutter.',
     inputs: [
       { label: 'light on the key tone, less its placement', value: targetEv, unit: 'ev' },
-      { label: 'aperture', value: (plan.rows[choice.row] as DepthRow).fNumber, unit: 'aperture' },
-      { label: 'slowest shutter', value: choice.slowestS, unit: 'shutter' },
-      { label: 'base', value: plan.isoLowest, unit: 'iso' },
-      { label: 'ceiling', value: plan.isoHighest, unit: 'iso' },
+      { label: 'its placement', value: placement.keyEv, unit: 'stops' },
+      { label: 'aperture', value: hand.fNumber, unit: 'aperture' },
+      { label: 'shutter', value: camera.shutterS, unit: 'shutter' },
+      { label: 'base', value: controls.isoBase, unit: 'iso' },
+      { label: 'ceiling', value: controls.isoCeiling, unit: 'iso' },
       { label: 'sits near', value: expected, unit: 'iso' },
     ],
     source: 'exposure value, ISO 2720 (docs/formulas.md, Exposure value)',
   };
 }
 
-export function whyMeter({ input, placement }: Plan): Why {
+export function whyMeter({ input, placement }: Scene): Why {
   return {
     formula:
       'The meter averages the frame to mid-grey. With a bright share q and a rest d stops darker it sees ' +

@@ -1,4 +1,5 @@
 export { type Approach, APPROACHES, DEFAULT_APPROACH } from './approach.js';
+export type { Hand } from './hand.js';
 export {
   DEFAULT_INTENTS,
   type Intent,
@@ -11,6 +12,7 @@ export {
 export { type LightWindow, lightWindows, WINDOW_RULES, type WindowRules } from './lightWindows.js';
 export { type QualityInput, type Ramp, ramp, type SiteOfDay, type WindowReason } from './quality.js';
 export type { Consent, HoursSpan, Movers, Pavement, Stop, Subject, SunGap } from './stop.js';
+export { DEFAULT_SHOOTING, LAMP_KINDS, type LampKind, type Shooting, SMEAR_WISHES, type SmearWish } from './shooting.js';
 export { type SiteDay, type StopDay, stopDay, type StopDayInput, stopLightOn } from './stopDay.js';
 export {
   bearingGapDeg,

@@ -1,6 +1,8 @@
 import type { ArtificialLight, Place } from '../light/index.js';
 import type { Approach } from './approach.js';
 import type { Intent } from './intents.js';
+import type { Hand } from './hand.js';
+import type { Shooting } from './shooting.js';
 
 /** Where people are sharp or not: the zone wanted and the distances at which they really pass. */
 export interface Subject {
@@ -68,6 +70,10 @@ export interface Stop {
   readonly focalLengthMm: number | null;
   /** Null: the walk's own. */
   readonly approach: Approach | null;
+  /** What the hand has set otherwise than the best; absent: the best. */
+  readonly hand?: Hand;
+  /** Absent: DEFAULT_SHOOTING. */
+  readonly shooting?: Shooting;
   readonly consent: Consent;
   readonly notes: string;
   readonly cautions: string;

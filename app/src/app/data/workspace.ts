@@ -1,4 +1,4 @@
-import { type Archive, type KitItem, type Settings, type Standard, type Walk } from '@roam-dial/core';
+import type { Archive, KitItem, Settings, Standard, Walk } from '@roam-dial/core';
 import type { ProfileRow } from './database';
 
 /** All that a person has in the program: the archive, held in memory. */

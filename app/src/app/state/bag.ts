@@ -11,6 +11,13 @@ function chosen<Item extends KitItem>(items: readonly Item[], id: string | null)
   return items.find((item) => item.id === id) ?? items.find((item) => item.inBag) ?? items[0] ?? null;
 }
 
+/** The lenses that are in the bag; all of them where none is. */
+export function lensesInBag(kit: readonly KitItem[]): readonly Lens[] {
+  const lenses = ofKind(kit, 'lens');
+  const packed = lenses.filter(({ inBag }) => inBag);
+  return packed.length > 0 ? packed : lenses;
+}
+
 export interface KitInHand {
   readonly body: Body;
   readonly lens: Lens;

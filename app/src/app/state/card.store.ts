@@ -1,8 +1,11 @@
 import { Injectable, inject } from '@angular/core';
 import {
-  firstLadder,
-  type FirstLadder,
-  firstSetUp,
+  type Cells,
+  DEFAULT_FIGURES,
+  dialCardAt,
+  type Figures,
+  type Lens,
+  searchAt,
   type SetUpInput,
   type SetUpResult,
   type Standard,
@@ -13,7 +16,8 @@ import {
 } from '@roam-dial/core';
 import { combineLatest, map, type Observable, shareReplay } from 'rxjs';
 import type { Workspace } from '../data/workspace';
-import { kitInHand, type KitInHand } from './bag';
+import { kitInHand, type KitInHand, lensesInBag, ofKind } from './bag';
+import { Scenes } from './scenes';
 import { type AddressSelection, SelectionStore } from './selection.store';
 import { WorkspaceStore } from './workspace.store';
 
@@ -35,8 +39,12 @@ export interface Card {
   readonly kit: KitInHand;
   readonly standard: Standard;
   readonly input: SetUpInput;
+  /** Every set-up that the hand could make, at this light. */
+  readonly cells: Cells;
   readonly result: SetUpResult;
-  readonly ladder: FirstLadder;
+  /** Whether the hand has chosen otherwise than the best. */
+  readonly isChosen: boolean;
+  readonly lensesInBag: readonly Lens[];
 }
 
 /** Why there is no card, with what to do first. */
@@ -61,6 +69,35 @@ function none(reason: NoCard['reason'], detail = ''): NoCard {
   return { kind: 'none', reason, detail };
 }
 
+/** The person's figures, with what the wall in the bag really gains. */
+function standardFor({ kit, standard }: Workspace): Standard {
+  const wall = ofKind(kit, 'support').find(({ supportKind, inBag }) => supportKind === 'wall' && inBag);
+  const braceStops = standard.figures?.braceStops ?? wall?.gainStops ?? DEFAULT_FIGURES.braceStops;
+  if (braceStops === DEFAULT_FIGURES.braceStops) return standard;
+  const figures: Partial<Figures> = { ...standard.figures, braceStops };
+  return { ...standard, figures };
+}
+
+const standards = new WeakMap<Standard, { readonly kit: Workspace['kit']; readonly standard: Standard }>();
+
+/** The same object as long as nothing changed, because searches are kept by identity. */
+function steadyStandard(workspace: Workspace): Standard {
+  const known = standards.get(workspace.standard);
+  if (known?.kit === workspace.kit) return known.standard;
+  const standard = standardFor(workspace);
+  standards.set(workspace.standard, { kit: workspace.kit, standard });
+  return standard;
+}
+
+export function setUpInputFor(workspace: Workspace, walk: Walk, stop: Stop, kit: KitInHand, light: StopLight): SetUpInput {
+  const { intent, subject, movers, shooting } = stop;
+  const approach = stop.approach ?? walk.approach;
+  const standard = steadyStandard(workspace);
+  return { intent, subject, movers, light, ...kit, standard, approach, ...(shooting === undefined ? {} : { shooting }) };
+}
+
+const scenes = new Scenes();
+
 export function cardFor(workspace: Workspace, { walk, stop, stopIndex, minuteOfDay }: Focus): Card | NoCard {
   if (walk === null) return none('noWalk');
   if (stop === null) return none('noStop');
@@ -71,8 +108,9 @@ export function cardFor(workspace: Workspace, { walk, stop, stopIndex, minuteOfD
     const { day, cloud, place } = walk;
     const light = stopLightOn({ ...place, site: stop, day, cloud, minuteOfDay });
     if (light === null) return none('skippedDay');
-    const { intent, subject, movers } = stop;
-    const input: SetUpInput = { intent, subject, movers, light, ...kit, standard, approach: stop.approach ?? walk.approach };
+    const input = setUpInputFor(workspace, walk, stop, kit, light);
+    const cells = searchAt(scenes.of(input), light.keyEv100);
+    const result = dialCardAt(cells, stop.hand ?? null);
     return {
       kind: 'card',
       walk,
@@ -83,8 +121,10 @@ export function cardFor(workspace: Workspace, { walk, stop, stopIndex, minuteOfD
       kit,
       standard,
       input,
-      result: firstSetUp(input),
-      ladder: firstLadder(input),
+      cells,
+      result,
+      isChosen: result.setUp.found !== result.best,
+      lensesInBag: lensesInBag(workspace.kit),
     };
   } catch (error) {
     if (error instanceof RangeError || error instanceof TypeError) return none('badInput', error.message);

@@ -69,7 +69,7 @@ export class DaysStore {
   /** Late answers to questions that have changed since are dropped. */
   private ask(stopId: string, key: string, input: StopDayInput, meanwhile: StopDay | null): void {
     this.known.set(stopId, { key, day: meanwhile });
-    void this.client.compute(input).then((day) => {
+    void this.client.ask(input).then((day) => {
       if (this.known.get(stopId)?.key !== key) return;
       this.known.set(stopId, { key, day });
       this.arrived.next();

@@ -1,14 +1,24 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { type KitItem, type Stop, type Walk } from '@roam-dial/core';
+import { type KitItem, ladderOf, type Stop, type Walk } from '@roam-dial/core';
 import { readArchive } from '@roam-dial/core/formats';
 import type { Workspace } from '../../data/workspace';
 import { type Card, cardFor, focusOn, type NoCard } from '../../state/card.store';
 import { parseClock } from '../../state/selection.store';
 import { Wording } from '../../wording/wording';
 import { cardRows } from './card-rows';
-import { headline, ladderLines, lightSentence, liveViewCaution, nextStep, obstacleSentence, sacrificeSentence } from './sentences';
-import { offsetForIso } from './spot-light';
+import {
+  chanceSentence,
+  headline,
+  type LadderLine,
+  ladderLines,
+  lightSentence,
+  liveViewCaution,
+  nextStep,
+  obstacleSentence,
+  sacrificeSentence,
+} from './sentences';
+import { offsetFor, shownBy } from './spot-light';
 
 const WORDING = new Wording({ lengthUnit: 'metres', clock: '24h' });
 
@@ -35,6 +45,8 @@ function card(stopId: string, minuteOfDay: number, workspace: Workspace = WORKSP
 const numbers = (one: Card): string[] => cardRows(one, WORDING).map(({ number }) => number);
 const note = (one: Card, key: string): string => cardRows(one, WORDING).find((row) => row.key === key)?.note ?? '';
 
+const linesOf = (one: Card): readonly LadderLine[] => ladderLines(one, ladderOf(one.cells.scene, one.light.keyEv100), WORDING);
+
 describe('what is in focus', () => {
   it('is what the address says, or the first there is', () => {
     expect(focusOn(WORKSPACE, { walkId: null, stopId: null, minuteOfDay: null })).toMatchObject({ stopIndex: 0, minuteOfDay: 340 });
@@ -57,14 +69,14 @@ describe('what is in focus', () => {
 });
 
 describe('the demo’s cards, by the hand-worked sheets', () => {
-  it('Vessen Hall: f/8, 3 m, 1/500 (sheet 2)', () => {
+  it('Vessen Hall: f/7.1, 3 m, 1/500 (sheet 2)', () => {
     const vessen = card('vessen', 640);
-    expect(numbers(vessen).slice(0, 4)).toEqual(['f/8', '3 m', '1/500', '100–6400']);
+    expect(numbers(vessen).slice(0, 4)).toEqual(['f/7.1', '3 m', '1/500', '100–6400']);
     expect(numbers(vessen)[4]).toBe('0');
     expect(headline(vessen, WORDING)).toBe('Stop 4 · 10:15 to 11:30');
-    expect(note(vessen, 'aperture')).toBe('sharp from 1.6 to 19.3 m; room to open as the light goes');
+    expect(note(vessen, 'aperture')).toBe('sharp from 1.7 to 12.4 m; not deep enough from f/2.8');
     expect(note(vessen, 'focus')).toBe('a mark on the ring; holds 99 of 100 who pass');
-    expect(note(vessen, 'shutter')).toBe('market people decide; your hands hold 0.29 s');
+    expect(note(vessen, 'shutter')).toBe('people smear from 1/250; your hands hold 0.29 s');
     expect(lightSentence(vessen, WORDING)).toContain('Passing candid in the shade: EV 11');
   });
   it('Tollard Stop before its sign: f/4, 1/400, ISO near 2500 (sheet 3)', () => {
@@ -81,7 +93,7 @@ describe('the demo’s cards, by the hand-worked sheets', () => {
   it('Quenmill Sluice in the dark: says that half a second is not to be had', () => {
     // At EV 1 f/2 and ISO 100 take 4/2 = 2 s.
     expect(note(card('quenmill', 120), 'shutter')).toMatch(/^longer than the 0.5 s you want: the lens opens no wider/);
-    expect(note(card('quenmill', 390), 'shutter')).toBe('the time you want; the tripod holds it');
+    expect(note(card('quenmill', 400), 'shutter')).toBe('the time you want; the tripod holds it');
   });
 
   it('gives every demo stop five numbers with a note and a why', () => {
@@ -94,12 +106,19 @@ describe('the demo’s cards, by the hand-worked sheets', () => {
 });
 
 describe('the ladder in words', () => {
-  it('starts with what holds, names each change, and ends where the picture does', () => {
-    const lines = ladderLines(card('vessen', 640), WORDING);
-    expect(lines[0]).toEqual({ ev: 'now', change: 'nothing to change down to EV 9', effect: '' });
-    expect(lines[1]).toMatchObject({ ev: 'EV 8⅔', change: 'open to f/5.6' });
-    expect(lines.at(-1)?.change).toBe('not this picture');
-    expect(nextStep(lines)).toContain('At EV 8⅔: open to f/5.6');
+  it('says how far down nothing has to be changed: by day that is all of it', () => {
+    const lines = linesOf(card('vessen', 640));
+    // Three stops under EV 11⅓.
+    expect(lines).toEqual([{ ev: 'now', change: 'nothing to change down to EV 8⅓', effect: '' }]);
+    expect(nextStep(lines)).toBe('Nothing to change down to EV 8⅓');
+  });
+  it('names each change, and ends where the picture does', () => {
+    const lines = linesOf(card('quenmill', 345));
+    expect(lines[0]?.change).toMatch(/^nothing to change down to EV/);
+    expect(lines[1]?.change).toMatch(/^\d/);
+    expect(lines.at(-1)).toMatchObject({ change: 'not this picture', effect: expect.stringContaining('still works') });
+    expect(nextStep(lines)).toContain(`At ${lines[1]?.ev}: ${lines[1]?.change}`);
+    expect(ladderLines(card('quenmill', 345), null, WORDING)).toEqual([]);
     expect(nextStep([])).toBeNull();
   });
 });
@@ -123,24 +142,47 @@ describe('when there is no card, or not this one', () => {
     );
     expect(dark.result.kind).toBe('cannot');
     if (dark.result.kind === 'cannot')
-      expect(obstacleSentence(dark.result.obstacle, WORDING)).toMatch(/^Too dark for this picture: \d/);
+      expect(obstacleSentence(dark.result.obstacle, dark, WORDING)).toMatch(/^Too dark for this picture: \d/);
     expect(dark.result.sacrifices.map((one) => sacrificeSentence(one, WORDING)).join(' ')).toMatch(
-      /Speed: 1\/500 was wanted\..*Depth: f\/5 would hold the zone/,
+      /ISO: 5⅔ stops over your ceiling would be needed\..*Depth: \d+ of 100 are within the sharp zone\./,
     );
-    expect(ladderLines(dark, WORDING)).toEqual([]);
+    expect(linesOf(dark)).toEqual([]);
     expect(lightSentence(dark, WORDING)).toContain('10 stops darker by what you saw there');
   });
 
-  it('warns that the magnified view lies about f/8, and not about f/4', () => {
+  it('shows what the hand has set, and the chance that goes with it', () => {
+    const hand = { fNumber: 2, focusM: 3, shutterS: 1 / 512, iso: null, support: 'handheld' as const };
+    const [best, chosen] = [
+      card('vessen', 640),
+      card(
+        'vessen',
+        640,
+        changed((stop) => ({ ...stop, hand })),
+      ),
+    ];
+    expect(numbers(chosen).slice(0, 3)).toEqual(['f/2', '3 m', '1/500']);
+    expect(chanceSentence(best)).toMatch(/^9\d of 100 frames would be good\.$/);
+    expect(chanceSentence(chosen)).toMatch(/^\d\d of 100 frames would be good as you have set it\.$/);
+    expect(chosen.result.setUp.found.chance).toBeLessThan(best.result.setUp.found.chance);
+  });
+
+  it('warns that the magnified view lies about f/7.1, and not about f/4', () => {
     expect(liveViewCaution(card('vessen', 640), WORDING)).toContain('shows f/5.6 at most');
     expect(liveViewCaution(card('tollard', 345), WORDING)).toBeNull();
   });
 });
 
 describe('what the camera shows', () => {
-  it('corrects the light: ISO 1600 at f/8 and 1/500 is EV 11 (sheet 2)', () => {
+  it('corrects the light: ISO 1270 at f/7.1 and 1/500 is EV 11 (sheet 2)', () => {
     const vessen = card('vessen', 640);
-    expect(vessen.light.modelEv100 + offsetForIso(vessen, 1600)).toBeCloseTo(11, 9);
+    // 100·2^(17/3)·512/2^11: f/7.1 stands for 2^(17/6).
+    expect(vessen.light.modelEv100 + offsetFor(vessen, { control: 'iso', value: 100 * 2 ** (17 / 3 - 2) })).toBeCloseTo(11, 9);
+  });
+  it('is the shutter where the sun is so bright that ISO stays at its base: EV 15 is 1/512 at f/8', () => {
+    const tannery = card('tannery', 560);
+    expect(shownBy(tannery)?.control).toBe('shutter');
+    const key = tannery.result.setUp.meter.keyPlacementEv;
+    expect(tannery.light.modelEv100 - key + offsetFor(tannery, { control: 'shutter', value: 2 ** -9 })).toBeCloseTo(15 + 0, 9);
   });
   it('takes a film body’s roll for the ISO', () => {
     const kit = WORKSPACE.kit.map((item): KitItem =>

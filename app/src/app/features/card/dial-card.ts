@@ -4,9 +4,13 @@ import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { CardStore } from '../../state/card.store';
 import { CardFocus } from '../../state/card-focus';
+import { changeStop } from '../../state/edits';
+import { FindingsStore } from '../../state/findings.store';
 import { WordingStore } from '../../state/wording.store';
+import { WorkspaceStore } from '../../state/workspace.store';
 import { type CardRowKey, cardRows } from './card-rows';
 import {
+  chanceSentence,
   headline,
   ladderLines,
   lightSentence,
@@ -39,7 +43,9 @@ export class DialCard {
   readonly isInHand = input(false);
 
   private readonly wording = inject(WordingStore).wording;
+  private readonly store = inject(WorkspaceStore);
   private readonly state = toSignal(inject(CardStore).card$);
+  private readonly ladder = toSignal(inject(FindingsStore).ladder$);
   protected readonly pointedAt = inject(CardFocus).pointedAt;
   protected readonly openWhy = signal<CardRowKey | null>(null);
 
@@ -56,7 +62,8 @@ export class DialCard {
     if (card === null) return null;
     const wording = this.wording();
     const { result } = card;
-    const ladder = ladderLines(card, wording);
+    const finding = this.ladder();
+    const ladder = finding?.card.stop.id === card.stop.id ? ladderLines(finding.card, finding.answer, wording) : [];
     return {
       headline: headline(card, wording),
       name: card.stop.name,
@@ -64,7 +71,9 @@ export class DialCard {
       rows: cardRows(card, wording),
       ladder,
       next: nextStep(ladder),
-      obstacle: result.kind === 'cannot' ? obstacleSentence(result.obstacle, wording) : null,
+      chance: chanceSentence(card),
+      isChosen: card.isChosen,
+      obstacle: result.kind === 'cannot' ? obstacleSentence(result.obstacle, card, wording) : null,
       sacrifices: result.sacrifices.map((sacrifice) => sacrificeSentence(sacrifice, wording)),
       liveView: liveViewCaution(card, wording),
       cautions: card.stop.cautions,
@@ -82,6 +91,16 @@ export class DialCard {
       inputs: row.why.inputs.map((one) => ({ label: one.label, text: whyInputText(one, card, this.wording()) })),
     };
   });
+
+  /** What the hand chose is dropped; undo brings it back. */
+  protected backToBest(): void {
+    const card = this.card();
+    if (card === null) return;
+    this.store.edit(
+      { label: `go back to the best at ${card.stop.name}` },
+      changeStop(card.walk.id, card.stop.id, ({ hand: _, ...stop }) => stop),
+    );
+  }
 
   protected toggleWhy(key: CardRowKey): void {
     this.openWhy.update((open) => (open === key ? null : key));

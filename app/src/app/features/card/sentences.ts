@@ -1,15 +1,19 @@
 import {
+  type BrokenLimit,
   type Change,
   type Intent,
   INTENT_NAMES,
+  type Limit,
+  type LightLadder,
   type MeteredSurface,
   type MeterPattern,
   type Obstacle,
   type Rung,
-  type Sacrifice,
+  type SideLimit,
   type WhyInput,
 } from '@roam-dial/core';
 import type { Card } from '../../state/card.store';
+import { limitWords } from '../../wording/limits';
 import type { Wording } from '../../wording/wording';
 
 /** The card's words: pure functions from what was computed to what a photographer would say. */
@@ -59,35 +63,27 @@ export function apertureNumber({ result, kit }: Card, wording: Wording): string 
   return wording.aperture(result.setUp.aperture.fNumber, kit.lens.clickStep);
 }
 
+/** What is met on one side of a number: `not deep enough from f/4`. */
+function sideText(side: SideLimit, card: Card, say: (value: number) => string): string | null {
+  return side.kind === 'limit' ? `${limitWords(side.limit, card.input)} from ${say(side.at)}` : null;
+}
+
 export function apertureNote(card: Card, wording: Wording): string {
-  const { aperture, focus } = card.result.setUp;
-  const { nearM, farM } = card.input.subject;
-  const zone = wording.range(nearM, farM);
-  const sharp = focus.sharp === null ? 'nothing is sharp' : `sharp from ${wording.range(focus.sharp.nearM, focus.sharp.farM)}`;
-  switch (aperture.limit) {
-    case 'zoneNeedsIt':
-      return focus.coversZone
-        ? `${sharp}; a click wider loses part of ${zone}`
-        : `${sharp}; the widest that keeps four of five sharp`;
-    case 'preferred':
-      return `${sharp}; room to open as the light goes`;
-    case 'openedForLight':
-      return `${sharp}; opened for the light, ${zone} still held`;
-    case 'depthGivenUp':
-      return `${sharp} only; opened past what ${zone} needs`;
-    case 'lensWidest':
-      return `${sharp}; as wide as the lens opens`;
-    case 'lensSmallest':
-      return `${sharp}; the lens closes no further`;
-    case 'tooBright':
-      return `${sharp}; closed because it is too bright`;
-    case 'zoneOutOfReach':
-      return focus.sharp === null
-        ? 'diffraction alone is softer than your standard; open up'
-        : `${sharp}; no aperture holds ${zone}`;
-    case 'wantedSeconds':
-      return `${sharp}; set for the time you want`;
+  const { focus, sides, aperture } = card.result.setUp;
+  const step = card.kit.lens.clickStep;
+  const say = (fNumber: number): string => wording.aperture(fNumber, step);
+  if (focus.sharp === null) {
+    return `diffraction alone is softer than your standard: ${say(focus.diffractionFNumber)} or wider`;
   }
+  const sharp = `sharp from ${wording.range(focus.sharp.nearM, focus.sharp.farM)}`;
+  const { apertureLower: wider, apertureHigher: smaller } = sides;
+  const isWidest = wider.kind === 'end' && wider.steps === 0 && aperture.fNumber <= widestOf(card) * 1.001;
+  const side = sideText(wider, card, say) ?? (isWidest ? 'as wide as the lens opens' : sideText(smaller, card, say));
+  return side === null ? sharp : `${sharp}; ${side}`;
+}
+
+function widestOf({ cells, kit, input }: Card): number {
+  return Math.min(...kit.lens.widest.map(({ fNumber }) => fNumber), cells.scene.controls.fNumbers[0] ?? input.focalLengthMm);
 }
 
 export function focusNumber({ result }: Card, wording: Wording): string {
@@ -95,9 +91,10 @@ export function focusNumber({ result }: Card, wording: Wording): string {
 }
 
 export function focusNote({ result, standard, input }: Card): string {
-  const { limit, zoneChance } = result.setUp.focus;
-  const holds = `holds ${Math.round(zoneChance * 100)} of 100 ${input.subject.spread > 0 ? 'who pass' : 'of your guesses'}`;
-  switch (limit) {
+  const { way } = result.setUp.focus;
+  const isGuess = input.approach.focus === 'fixedZone' && input.subject.spread === 0;
+  const holds = `holds ${Math.round(result.setUp.found.factors.depth * 100)} of 100 ${isGuess ? 'of your guesses' : 'who pass'}`;
+  switch (way) {
     case 'preset':
       return `a mark on the ring; ${holds}`;
     case 'infinity':
@@ -106,6 +103,8 @@ export function focusNote({ result, standard, input }: Card): string {
       return `no marks on this lens: focus on something there and lock; ${holds}`;
     case 'spot':
       return `on the ground where they will step; ${holds}`;
+    case 'spotByEye':
+      return `on the spot, its distance guessed; ${holds}`;
     case 'autofocusOnSpot':
       return `centre point, then recompose; ${holds} (reaction ${standard.reactionS} s not counted)`;
   }
@@ -119,29 +118,19 @@ export function shutterRole({ result }: Card): string {
   return { slowestAuto: 'or faster', set: 'held', camera: 'by the camera' }[result.setUp.shutter.role];
 }
 
-export function shutterNote({ result, kit, input }: Card, wording: Wording): string {
-  const { limit, motionLimitS, shakeLimitS } = result.setUp.shutter;
+export function shutterNote(card: Card, wording: Wording): string {
+  const { input, kit, result } = card;
+  const { shakeLimitS, role, seconds } = result.setUp.shutter;
   const step = kit.body.markStep;
-  const who = input.movers.who.trim() === '' ? 'people' : input.movers.who;
-  const hands = shakeLimitS === Infinity ? 'the tripod holds it' : `your hands hold ${wording.shutter(shakeLimitS, step)}`;
-  switch (limit) {
-    case 'subjectMoves':
-      return `${who} decide; ${hands}`;
-    case 'shake':
-      return `your hands decide; steady ${Math.round(result.setUp.shutter.steadyChance * 100)} of 100`;
-    case 'slowedForLight':
-      return `slower than wanted: the typical one is still sharp, a quick one smears`;
-    case 'bodyOffersNoFaster':
-      return `the fastest that can be set here; ${who} want ${wording.shutter(motionLimitS, step)}`;
-    case 'sync':
-      return `the flash allows no faster; the smear is softened by its burst`;
-    case 'metered':
-      return `as the light gives it; ${hands}`;
-    case 'wantedSeconds':
-      return `${wantedTime(input.intent, result.setUp.shutter.seconds, wording)}; ${hands}`;
-    case 'nothingMoves':
-      return `nothing moves and ${hands}`;
+  const say = (value: number): string => wording.shutter(value, step);
+  const hands = shakeLimitS === Infinity ? 'the tripod holds it' : `your hands hold ${say(shakeLimitS)}`;
+  if (input.intent.kind === 'longExposure' || input.intent.kind === 'fireworks') {
+    return `${wantedTime(input.intent, seconds, wording)}; ${hands}`;
   }
+  if (role === 'camera') return `as the light gives it; ${hands}`;
+  const { acrossHigher: slower, acrossLower: faster } = result.setUp.sides;
+  const side = sideText(slower, card, say) ?? sideText(faster, card, say);
+  return side === null ? hands : `${side}; ${hands}`;
 }
 
 /** In the dark the widest aperture may need longer than was wanted. */
@@ -198,39 +187,59 @@ export function liveViewCaution({ result, kit }: Card, wording: Wording): string
   return `The magnified view shows ${wording.aperture(liveViewSmallestFNumber, kit.lens.clickStep)} at most and looks softer than the file: trust the numbers.`;
 }
 
-export function obstacleSentence(obstacle: Obstacle, wording: Wording): string {
+export function chanceSentence({ result, isChosen }: Card): string {
+  const of100 = Math.round(result.setUp.found.chance * 100);
+  return `${of100} of 100 frames would be good${isChosen ? ' as you have set it' : ''}.`;
+}
+
+export function obstacleSentence(obstacle: Obstacle, card: Card, wording: Wording): string {
   switch (obstacle.kind) {
     case 'tooDark':
-      return `Too dark for this picture: ${stopsText(obstacle.stops, wording)} short with everything given that can be.`;
+      return `Too dark for this picture: ${stopsText(obstacle.stops, wording)} more light are needed before it is worth a try.`;
     case 'tooBright':
       return `Too bright: ${stopsText(obstacle.stops, wording)} of grey filter are missing.`;
-    case 'zoneTooDeep':
-      return `Only ${Math.round(obstacle.zoneChance * 100)} of 100 would be sharp: step back, take a shorter lens, or ask less depth.`;
     case 'needsTripod':
       return `${wording.shutter(obstacle.wantedS, 'third')} is longer than your hands hold (${wording.shutter(obstacle.longestS, 'third')}): a tripod, or less time.`;
     case 'noFlash':
       return 'No flash in the bag.';
     case 'flashTooWeak':
       return `The flash reaches ${wording.distance(obstacle.reachM)}; people pass at ${wording.distance(obstacle.subjectM)}: come nearer or raise the ISO.`;
+    case 'limit':
+      return `No light would help: ${limitWords(obstacle.limit, card.input)}, ${Math.round(Math.max(0, obstacle.left) * 100)} of 100 left. See the ways out in Set-up.`;
   }
 }
 
-export function sacrificeSentence(sacrifice: Sacrifice, wording: Wording): string {
-  return sacrifice.kind === 'depth'
-    ? `Depth: ${wording.aperture(sacrifice.wantedFNumber, 'third')} would hold the zone; ${Math.round(sacrifice.zoneChance * 100)} of 100 are sharp now.`
-    : `Speed: ${wording.shutter(sacrifice.wantedS, 'third')} was wanted.`;
+const LEFT_WORDS: Readonly<Record<Limit, (left: string) => string>> = {
+  shake: (left) => `Steadiness: ${left} of 100 are free of shake.`,
+  motion: (left) => `Movement: ${left} of 100 come out as sharp as is wanted.`,
+  depth: (left) => `Depth: ${left} of 100 are within the sharp zone.`,
+  tooDark: (left) => `Light: too dark, ${left} of 100 are exposed well enough.`,
+  tooBright: (left) => `Light: too bright, ${left} of 100 are exposed well enough.`,
+  flicker: (left) => `Flicker: the lamps spoil all but ${left} of 100.`,
+  flash: (left) => `Flash: it reaches ${left} of 100.`,
+  isoCeiling: () => '',
+  highlights: () => 'Highlights: the bright part is over what this body holds.',
+  school: () => 'Background: it does not dissolve as far as you ask.',
+};
+
+/** What is given up, in words. */
+export function sacrificeSentence({ limit, left }: BrokenLimit, wording: Wording): string {
+  if (limit === 'isoCeiling') return `ISO: ${stopsText(-left, wording)} over your ceiling would be needed.`;
+  return LEFT_WORDS[limit](String(Math.round(left * 100)));
 }
 
-function changeText(change: Change, { kit }: Card, wording: Wording): string {
+function changeText(change: Change, from: number, { kit }: Card, wording: Wording): string {
   switch (change.control) {
     case 'aperture':
-      return `open to ${wording.aperture(change.fNumber, kit.lens.clickStep)}`;
+      return `${change.fNumber < from ? 'open' : 'close'} to ${wording.aperture(change.fNumber, kit.lens.clickStep)}`;
     case 'focus':
       return `focus ${wording.exactDistance(change.distanceM)}`;
     case 'shutter':
       return wording.shutter(change.seconds, kit.body.markStep);
     case 'iso':
       return `ISO ${wording.iso(change.iso, kit.body.markStep)}`;
+    case 'support':
+      return { handheld: 'by hand', braced: 'brace', tripod: 'tripod' }[change.support];
   }
 }
 
@@ -240,43 +249,41 @@ export interface LadderLine {
   readonly effect: string;
 }
 
-function rungLine(rung: Rung, card: Card, wording: Wording): LadderLine {
-  const { sharp } = rung.setUp.focus;
-  const losesDepth = rung.sacrifices.some(({ kind }) => kind === 'depth');
-  const losesSpeed = rung.sacrifices.some(({ kind }) => kind === 'slowerThanWanted');
-  const zone = sharp === null ? '' : `sharp ${wording.range(sharp.nearM, sharp.farM)}`;
-  const costs = [losesDepth ? zone : '', losesSpeed ? 'quick ones smear' : ''].filter(Boolean);
+function rungLine(rung: Rung, before: Rung | undefined, card: Card, wording: Wording): LadderLine {
+  const { sharp } = rung.setUp;
+  const zone = sharp === null ? '' : `; sharp ${wording.range(sharp.nearM, sharp.farM)}`;
+  const from = before?.setUp.hand.fNumber ?? Infinity;
   return {
-    ev: `EV ${wording.ev(rung.ev100)}`,
-    change: rung.changes.map((change) => changeText(change, card, wording)).join(', '),
-    effect: costs.length > 0 ? costs.join('; ') : zone === '' ? 'nothing lost' : `${zone}, zone held`,
+    ev: `EV ${wording.ev(rung.fromEv100)}`,
+    change: rung.changes.map((change) => changeText(change, from, card, wording)).join(', '),
+    effect: `${Math.round(rung.leastChance * 100)} of 100 or better down to EV ${wording.ev(rung.toEv100)}${zone}`,
   };
 }
 
-/** The ladder as lines: now, each change, and where the picture ends. */
-export function ladderLines(card: Card, wording: Wording): readonly LadderLine[] {
-  const { ladder, result } = card;
-  if (result.kind === 'cannot') return [];
-  const rungs = ladder.rungs.map((rung) => rungLine(rung, card, wording));
-  const firstChange = ladder.rungs[0]?.ev100 ?? ladder.ends?.ev100 ?? ladder.footEv100;
-  const holdsTo = wording.ev(firstChange + 1 / 3);
-  const now: LadderLine = {
+/** The ladder from the light now on: what holds, each change, and where the picture ends. */
+export function ladderLines(card: Card, ladder: LightLadder | null, wording: Wording): readonly LadderLine[] {
+  if (ladder === null || card.result.kind === 'cannot') return [];
+  const now = card.light.keyEv100;
+  const { rungs, ends } = ladder;
+  const current = rungs.findIndex(({ toEv100 }) => toEv100 <= now + 1e-9);
+  if (current === -1) return [];
+  const lines = rungs.slice(current + 1).map((rung, k) => rungLine(rung, rungs[current + k], card, wording));
+  const holdsTo = (rungs[current] as Rung).toEv100;
+  const first: LadderLine = {
     ev: 'now',
-    change: firstChange >= card.light.keyEv100 - 1 / 3 ? 'change at the next third' : `nothing to change down to EV ${holdsTo}`,
+    change: holdsTo >= now - 1e-9 ? 'change at the next third' : `nothing to change down to EV ${wording.ev(holdsTo)}`,
     effect: '',
   };
-  const { ends } = ladder;
-  const last =
-    ends === null
-      ? []
-      : [{ ev: `EV ${wording.ev(ends.ev100)}`, change: 'not this picture', effect: obstacleSentence(ends.obstacle, wording) }];
-  return [now, ...rungs, ...last];
+  const instead = ends?.instead == null ? '' : `${INTENT_NAMES[ends.instead]} still works`;
+  const last = ends === null ? [] : [{ ev: `EV ${wording.ev(ends.ev100)}`, change: 'not this picture', effect: instead }];
+  return [first, ...lines, ...last];
 }
 
 /** The next thing that the hand will have to do, for the strip that is always in sight. */
 export function nextStep(lines: readonly LadderLine[]): string | null {
-  const next = lines[1];
-  if (next === undefined) return null;
+  const [now, next] = lines;
+  if (now === undefined) return null;
+  if (next === undefined) return `${now.change.charAt(0).toUpperCase()}${now.change.slice(1)}`;
   return next.effect === '' ? `At ${next.ev}: ${next.change}` : `At ${next.ev}: ${next.change}; ${next.effect}`;
 }
 

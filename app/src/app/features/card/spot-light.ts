@@ -1,19 +1,52 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import { markedBetween, snapToMark } from '@roam-dial/core';
+import { bodyShutters, exposureValue100, type Hand, type LightLadder, markedBetween, snapToMark } from '@roam-dial/core';
 import { type Card, CardStore } from '../../state/card.store';
 import { changeStop } from '../../state/edits';
+import { FindingsStore } from '../../state/findings.store';
 import { WordingStore } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
 
 const LARGEST_OFFSET_EV = 12;
+/** Half of a ladder's step. */
+const HALF_STEP_EV = 1 / 6;
 
-/** The light that the set-up in hand meets when the camera shows this ISO: EV = log2(N²/t) − log2(iso/100) + placement. */
-export function offsetForIso({ result, light }: Card, iso: number): number {
-  const { aperture, shutter, meter } = result.setUp;
-  const metered = 2 * Math.log2(aperture.fNumber) - Math.log2(shutter.seconds) - Math.log2(iso / 100);
+/** What the camera shows of itself: the value that it sets at this light. */
+export interface Shown {
+  readonly control: 'iso' | 'shutter';
+  readonly value: number;
+}
+
+/** The control that floats at this light: ISO where it is off its base or the hand holds the time, else the shutter. */
+export function shownBy({ result, cells }: Card): Shown | null {
+  const { iso, found } = { iso: result.setUp.iso, found: result.setUp.found };
+  const { mode } = cells.scene.controls;
+  if (mode === 'nothingFloats') return null;
+  const isAtBase = found.camera.iso <= iso.lowest * 1.001;
+  if (mode === 'isoFloats' || (mode === 'shutterThenIso' && !isAtBase)) return { control: 'iso', value: iso.expected };
+  return { control: 'shutter', value: found.camera.shutterS };
+}
+
+/** Stops onto the model's light where the camera shows this value for the set-up in hand, its key placed as it is. */
+export function offsetFor({ result, light }: Card, { control, value }: Shown): number {
+  const { aperture, shutter, meter, iso, found } = result.setUp;
+  const metered =
+    control === 'iso'
+      ? exposureValue100({ fNumber: aperture.fNumber, shutterS: shutter.seconds, iso: value })
+      : exposureValue100({ fNumber: aperture.fNumber, shutterS: value, iso: Math.min(found.camera.iso, iso.highest) });
   return metered + meter.keyPlacementEv - light.modelEv100;
+}
+
+function handOn({ rungs }: LightLadder, ev100: number): Hand | null {
+  const rung = rungs.find(({ fromEv100, toEv100 }) => ev100 <= fromEv100 + HALF_STEP_EV && ev100 >= toEv100 - HALF_STEP_EV);
+  return rung?.setUp.hand ?? null;
+}
+
+function isSameHand(a: Hand, b: Hand): boolean {
+  return (
+    a.fNumber === b.fNumber && a.focusM === b.focusM && a.shutterS === b.shutterS && a.iso === b.iso && a.support === b.support
+  );
 }
 
 /** What the camera shows, against what the model says: corrects the stop's light from now on. */
@@ -24,14 +57,24 @@ export function offsetForIso({ result, light }: Card, iso: number): number {
   template: `
     @if (card(); as c) {
       <div class="spot" [class.in-hand]="isInHand()">
-        @if (floats()) {
-          <div class="wheel" role="group" aria-label="ISO that the camera shows">
+        @if (shown(); as s) {
+          <div class="wheel" role="group" aria-label="What the camera shows">
             <span class="soft">Camera shows</span>
-            <button type="button" class="plain-button" aria-label="The camera shows a lower ISO: more light" (click)="turn(-1)">
+            <button
+              type="button"
+              class="plain-button"
+              [attr.aria-label]="'The camera shows a ' + (s.control === 'iso' ? 'lower ISO' : 'faster shutter') + ': more light'"
+              (click)="turn(s, -1)"
+            >
               −
             </button>
-            <span class="figure shown">ISO {{ shownIso() }}</span>
-            <button type="button" class="plain-button" aria-label="The camera shows a higher ISO: less light" (click)="turn(1)">
+            <span class="figure shown">{{ s.text }}</span>
+            <button
+              type="button"
+              class="plain-button"
+              [attr.aria-label]="'The camera shows a ' + (s.control === 'iso' ? 'higher ISO' : 'slower shutter') + ': less light'"
+              (click)="turn(s, 1)"
+            >
               +
             </button>
           </div>
@@ -119,13 +162,14 @@ export class SpotLight {
     const state = this.state();
     return state?.kind === 'card' ? state : null;
   });
-  protected readonly floats = computed(() => {
-    const iso = this.card()?.result.setUp.iso;
-    return iso !== undefined && iso.highest > iso.lowest * 1.001;
-  });
-  protected readonly shownIso = computed(() => {
+  private readonly ladder = toSignal(inject(FindingsStore).ladder$);
+  protected readonly shown = computed(() => {
     const card = this.card();
-    return card === null ? '' : this.wording().iso(card.result.setUp.iso.expected, card.kit.body.markStep);
+    const shown = card === null ? null : shownBy(card);
+    if (card === null || shown === null) return null;
+    const step = card.kit.body.markStep;
+    const { control, value } = shown;
+    return { ...shown, text: control === 'iso' ? `ISO ${this.wording().iso(value, step)}` : this.wording().shutter(value, step) };
   });
   protected readonly answer = computed(() => {
     const card = this.card();
@@ -134,13 +178,14 @@ export class SpotLight {
     return this.changed(this.before, card);
   });
 
-  protected turn(direction: 1 | -1): void {
+  protected turn({ control, value }: Shown, direction: 1 | -1): void {
     const card = this.card();
     if (card === null) return;
-    const { iso } = card.result.setUp;
-    const marks = markedBetween('iso', card.kit.body.markStep, iso.lowest, iso.highest);
-    const next = snapToMark({ value: iso.expected * 2 ** (direction * 0.2), marks, direction: direction === 1 ? 'up' : 'down' });
-    if (next !== null) this.correct(card, offsetForIso(card, next));
+    const { body } = card.kit;
+    const { lowest, highest } = card.result.setUp.iso;
+    const marks = control === 'iso' ? markedBetween('iso', body.markStep, lowest, highest) : bodyShutters(body);
+    const next = snapToMark({ value: value * 2 ** (direction * 0.2), marks, direction: direction === 1 ? 'up' : 'down' });
+    if (next !== null) this.correct(card, offsetFor(card, { control, value: next }));
   }
 
   protected shift(stops: 1 | -1): void {
@@ -148,18 +193,36 @@ export class SpotLight {
     if (card !== null) this.correct(card, card.light.readingOffsetEv + stops);
   }
 
+  /** The model's light, and the best in it. */
   protected reset(): void {
     const card = this.card();
-    if (card !== null) this.correct(card, 0);
+    if (card !== null) this.write(card, 0, null);
   }
 
   private correct(card: Card, offsetEv: number): void {
     const thirds = Math.round(offsetEv * 3) / 3;
     const lightOffsetEv = Math.max(-LARGEST_OFFSET_EV, Math.min(LARGEST_OFFSET_EV, thirds));
+    this.write(card, lightOffsetEv, this.heldAt(card, card.light.modelEv100 + lightOffsetEv));
+  }
+
+  /** What the ladder has the hand hold at a light, so that it changes only where a rung says so. */
+  private heldAt(card: Card, ev100: number): Hand | null {
+    const finding = this.ladder();
+    if (finding?.card.stop.id !== card.stop.id || finding.answer === null) return null;
+    // A ladder that is still being worked out anew counts as long as the hand stands on it.
+    const now = handOn(finding.answer, card.light.keyEv100);
+    return now !== null && isSameHand(now, card.result.setUp.found.hand) ? handOn(finding.answer, ev100) : null;
+  }
+
+  private write(card: Card, lightOffsetEv: number, hand: Hand | null): void {
     this.before = card;
     this.store.edit(
       { label: `correct the light at ${card.stop.name}`, mergeKey: `light/${card.stop.id}` },
-      changeStop(card.walk.id, card.stop.id, (stop) => ({ ...stop, lightOffsetEv })),
+      changeStop(card.walk.id, card.stop.id, ({ hand: _, ...stop }) => ({
+        ...stop,
+        lightOffsetEv,
+        ...(hand === null ? {} : { hand }),
+      })),
     );
   }
 
@@ -178,6 +241,8 @@ export class SpotLight {
     if (to.shutter.seconds !== from.shutter.seconds && to.shutter.role !== 'camera') {
       words.push(`shutter ${wording.shutter(to.shutter.seconds, after.kit.body.markStep)}`);
     }
-    return words.length === 0 ? `${ev}: nothing to change, ISO follows.` : `${ev}: ${words.join(', ')}.`;
+    return words.length === 0
+      ? `${ev}: nothing to change, ${shownBy(after)?.control === 'iso' ? 'ISO' : 'the shutter'} follows.`
+      : `${ev}: ${words.join(', ')}.`;
   }
 }

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { type ArtificialLight, type Intent } from '@roam-dial/core';
+import type { ArtificialLight, Intent } from '@roam-dial/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { CheckField } from '../../ui/check-field';

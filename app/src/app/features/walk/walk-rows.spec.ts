@@ -79,10 +79,10 @@ describe('days without a worker', () => {
     halfFieldDeg: 30,
   };
   it('are computed here instead', async () => {
-    const found = await new StopDaysClient().compute(input);
+    const found = await new StopDaysClient().ask(input);
     expect(found?.keyEv100).toHaveLength(1440);
   });
   it('are null where the core refuses the input', async () => {
-    expect(await new StopDaysClient().compute({ ...input, timeZone: 'Town/Hall' })).toBeNull();
+    expect(await new StopDaysClient().ask({ ...input, timeZone: 'Town/Hall' })).toBeNull();
   });
 });

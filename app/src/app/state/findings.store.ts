@@ -1,0 +1,85 @@
+import { Injectable, inject } from '@angular/core';
+import {
+  type ApproachRow,
+  type HomeState,
+  type HomeStop,
+  type LightLadder,
+  type SetUpInput,
+  stopLightOn,
+  type Walk,
+  type WayOutResult,
+} from '@roam-dial/core';
+import { auditTime, combineLatest, distinctUntilChanged, filter, map, type Observable, shareReplay, startWith } from 'rxjs';
+import type { Workspace } from '../data/workspace';
+import { SetUpClient } from '../workers/set-up.client';
+import { kitInHand } from './bag';
+import { type Card, CardStore, type NoCard, setUpInputFor } from './card.store';
+import { conflate } from './conflate';
+import { WorkspaceStore } from './workspace.store';
+
+/** A slow answer with the card that it is about. */
+export interface Finding<Answer> {
+  readonly card: Card;
+  readonly answer: Answer | null;
+}
+
+/** Slow questions are asked when the hand rests for a moment. */
+const REST_MS = 60;
+
+const isCard = (state: Card | NoCard): state is Card => state.kind === 'card';
+
+/** What takes a worker: the light ladder, the ways out, the approaches compared, the home state. */
+@Injectable({ providedIn: 'root' })
+export class FindingsStore {
+  private readonly client = inject(SetUpClient);
+  private readonly workspace$ = inject(WorkspaceStore).workspace$;
+  private readonly card$ = inject(CardStore).card$.pipe(filter(isCard));
+
+  readonly ladder$: Observable<Finding<LightLadder>> = this.found((card) =>
+    this.client.ask({ kind: 'ladder', input: card.input, through: card.result.setUp.found.hand }),
+  );
+
+  readonly waysOut$: Observable<Finding<readonly WayOutResult[]>> = this.found((card) =>
+    this.client.ask({ kind: 'waysOut', input: card.input, lenses: card.lensesInBag }),
+  );
+
+  readonly approaches$: Observable<Finding<readonly ApproachRow[]>> = this.found((card) =>
+    this.client.ask({ kind: 'approaches', input: card.input }),
+  );
+
+  readonly home$: Observable<HomeState | null> = combineLatest([
+    this.workspace$,
+    inject(CardStore).focus$.pipe(
+      map(({ walk }) => walk),
+      distinctUntilChanged(),
+    ),
+  ]).pipe(
+    auditTime(REST_MS),
+    map(([workspace, walk]) => (walk === null ? [] : homeStops(workspace, walk))),
+    conflate((stops) => this.client.ask({ kind: 'home', stops })),
+    startWith(null),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+
+  private found<Answer>(ask: (card: Card) => Promise<Answer | null>): Observable<Finding<Answer>> {
+    return this.card$.pipe(
+      auditTime(REST_MS),
+      conflate(async (card) => ({ card, answer: await ask(card) })),
+      shareReplay({ bufferSize: 1, refCount: true }),
+    );
+  }
+}
+
+/** Every stop at its arrival, with the lens of the first and the walk's own approach: what a home state has to serve. */
+function homeStops(workspace: Workspace, walk: Walk): readonly HomeStop[] {
+  const first = walk.stops[0];
+  const kit = first === undefined ? null : kitInHand(workspace.kit, walk, { ...first, lensId: null, focalLengthMm: null });
+  if (kit === null) return [];
+  const { day, cloud, place } = walk;
+  return walk.stops.flatMap((stop) => {
+    const light = stopLightOn({ ...place, site: stop, day, cloud, minuteOfDay: stop.arriveMin });
+    if (light === null || stop.subject.nearM <= kit.focalLengthMm / 1000) return [];
+    const input: SetUpInput = { ...setUpInputFor(workspace, walk, stop, kit, light), approach: walk.approach };
+    return [{ id: stop.id, input }];
+  });
+}

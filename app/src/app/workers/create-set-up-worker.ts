@@ -1,0 +1,3 @@
+export function createSetUpWorker(): Worker {
+  return new Worker(new URL('./set-up.worker', import.meta.url), { type: 'module' });
+}

@@ -1,0 +1,43 @@
+import {
+  type ApproachRow,
+  compareApproaches,
+  type Hand,
+  type HomeState,
+  homeState,
+  type HomeStop,
+  type Lens,
+  type LightLadder,
+  lightLadder,
+  type SetUpInput,
+  type WayOutResult,
+  waysOut,
+} from '@roam-dial/core';
+
+/** The searches that take longer than a frame. */
+export type SetUpQuestion =
+  | { readonly kind: 'ladder'; readonly input: SetUpInput; readonly through: Hand }
+  | { readonly kind: 'waysOut'; readonly input: SetUpInput; readonly lenses: readonly Lens[] }
+  | { readonly kind: 'approaches'; readonly input: SetUpInput }
+  | { readonly kind: 'home'; readonly stops: readonly HomeStop[] };
+
+export interface SetUpAnswers {
+  readonly ladder: LightLadder;
+  readonly waysOut: readonly WayOutResult[];
+  readonly approaches: readonly ApproachRow[];
+  readonly home: HomeState | null;
+}
+
+export type SetUpAnswer = SetUpAnswers[keyof SetUpAnswers];
+
+export function answerSetUp(question: SetUpQuestion): SetUpAnswer {
+  switch (question.kind) {
+    case 'ladder':
+      return lightLadder(question.input, { through: question.through });
+    case 'waysOut':
+      return waysOut(question.input, question.lenses);
+    case 'approaches':
+      return compareApproaches(question.input);
+    case 'home':
+      return homeState(question.stops);
+  }
+}

@@ -1,0 +1,4 @@
+import { serve } from './serve';
+import { answerSetUp } from './set-up.questions';
+
+serve(answerSetUp);

@@ -1,0 +1,29 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import * as core from './index.js';
+
+const DOCS = join(__dirname, '../../docs');
+
+/** Lines of a document's examples, each statement with what its comment says that it gives. */
+function examplesOf(file: string): string {
+  const blocks = [...readFileSync(join(DOCS, file), 'utf8').matchAll(/```js\n([\s\S]*?)```/g)].map(([, block]) => block ?? '');
+  return blocks.join('\n').replace(/^(\S.*); \/\/ (.+)$/gm, 'check(() => $1, $2, `$1`);');
+}
+
+function run(file: string): number {
+  let checks = 0;
+  const check = (given: () => unknown, expected: unknown, line: string): void => {
+    checks++;
+    expect([line, given()]).toEqual([line, expected]);
+  };
+  const names = Object.keys(core);
+  const program = new Function(...names, 'check', examplesOf(file)) as (...args: unknown[]) => void;
+  program(...names.map((name) => core[name as keyof typeof core]), check);
+  return checks;
+}
+
+describe('the examples of docs/set-up.md', () => {
+  it('give what they say', () => {
+    expect(run('set-up.md')).toBe(18);
+  });
+});

@@ -1,0 +1,48 @@
+import { type Limit, limitsAt } from './limits.js';
+import type { CellPlace, Cells } from './searchAt.js';
+
+/** What stops a control on one side of the best: the mark at which it is broken; `end` is the last mark there is. */
+export type SideLimit =
+  | { readonly kind: 'limit'; readonly limit: Limit; readonly at: number; readonly steps: number }
+  | { readonly kind: 'end'; readonly at: number; readonly steps: number };
+
+/** By the marks' ascending order: a lower aperture is wider, a lower mark across is faster (or a lower ISO). */
+export interface Sides {
+  readonly apertureLower: SideLimit;
+  readonly apertureHigher: SideLimit;
+  readonly acrossLower: SideLimit;
+  readonly acrossHigher: SideLimit;
+  readonly focusLower: SideLimit;
+  readonly focusHigher: SideLimit;
+}
+
+type Axis = keyof CellPlace;
+
+function marksOf({ scene: { controls } }: Cells, axis: Axis): readonly number[] {
+  return { aperture: controls.fNumbers, across: controls.across.values, focus: controls.focusM }[axis];
+}
+
+/** Walks from the best along one control to the first limit that the best itself does not break. */
+function walk(cells: Cells, best: CellPlace, axis: Axis, step: 1 | -1): SideLimit {
+  const marks = marksOf(cells, axis);
+  const own = new Set(limitsAt(cells, best).map(({ limit }) => limit));
+  let steps = 0;
+  for (let k = best[axis] + step; k >= 0 && k < marks.length; k += step) {
+    steps++;
+    const broken = limitsAt(cells, { ...best, [axis]: k }).find(({ limit }) => !own.has(limit));
+    if (broken !== undefined) return { kind: 'limit', limit: broken.limit, at: marks[k] as number, steps };
+  }
+  return { kind: 'end', at: marks[best[axis] + steps * step] as number, steps };
+}
+
+/** The limit named on each side of the best is the first broken in that direction. */
+export function sidesOf(cells: Cells, best: CellPlace): Sides {
+  return {
+    apertureLower: walk(cells, best, 'aperture', -1),
+    apertureHigher: walk(cells, best, 'aperture', 1),
+    acrossLower: walk(cells, best, 'across', -1),
+    acrossHigher: walk(cells, best, 'across', 1),
+    focusLower: walk(cells, best, 'focus', -1),
+    focusHigher: walk(cells, best, 'focus', 1),
+  };
+}

@@ -1,0 +1,11 @@
+import type { Approach } from './approach.js';
+
+/** What the hand sets, in marks; null where the camera does. */
+export interface Hand {
+  readonly fNumber: number;
+  readonly focusM: number;
+  /** The slowest that automatic exposure may use, or the time held. */
+  readonly shutterS: number | null;
+  readonly iso: number | null;
+  readonly support: Approach['support'];
+}
