@@ -197,6 +197,20 @@ const shooting = required({
   spotByEye: Joi.boolean(),
 });
 
+const ground = Joi.array()
+  .items(required({ label: name, distanceM: positive.max(100_000) }))
+  .max(40);
+
+const framing = required({
+  isUpright: Joi.boolean(),
+  facadeHeightM: positive.max(1000),
+  facadeDistanceM: positive.max(10_000),
+  nearHeightM: positive.max(1000),
+  farHeightM: positive.max(1000),
+  gapM: positive.max(10_000),
+  nearDistanceM: positive.max(10_000),
+});
+
 const INTENT_ANSWERS: Readonly<Record<string, Joi.SchemaMap>> = {
   passingCandid: { light: Joi.valid('sun', 'shade', 'either') },
   lightPool: { brightShare: share },
@@ -260,6 +274,8 @@ const stop = required({
   approach: approach.allow(null),
   hand: hand.optional(),
   shooting: shooting.optional(),
+  ground: ground.optional(),
+  framing: framing.optional(),
   consent: Joi.valid('asked', 'unasked', 'unrecognisable'),
   notes: text,
   cautions: text,
@@ -301,6 +317,7 @@ const walk = required({
   stops: Joi.array().items(stop).unique('id').max(2000),
   isDemo: Joi.boolean(),
   notes: text,
+  homeChecked: Joi.array().items(name).max(40).optional(),
 });
 
 export const archiveSchema = required({

@@ -43,7 +43,7 @@ function rowFor(input: SetUpInput, dimension: Dimension, value: Approach[Dimensi
   const broken = new Set(best.limits.map(({ limit }) => limit));
   for (let third = 1; third <= DOWN_THIRDS; third++) {
     const ev100 = keyEv100 - third / 3;
-    const failed = limitsAt(searchAt(scene, ev100), place).find(({ limit }) => !broken.has(limit));
+    const failed = limitsAt(searchAt(scene, ev100, { only: place }), place).find(({ limit }) => !broken.has(limit));
     if (failed !== undefined)
       return { ...head, kind: isEnough ? 'works' : 'none', best, failsFirst: { limit: failed.limit, ev100 } };
   }

@@ -137,8 +137,13 @@ function dot(weights: Float64Array, joint: Float64Array, row: number, first: num
   return sum;
 }
 
+export interface SearchOptions {
+  /** Only the cells of one aperture and mark across are worked out; the rest stays 0. */
+  readonly only?: Pick<CellPlace, 'aperture' | 'across'>;
+}
+
 /** Every cell's chance and score at one light. Heavy parts are the scene's; this is a few milliseconds. */
-export function searchAt(scene: Scene, keyEv100: number): Cells {
+export function searchAt(scene: Scene, keyEv100: number, { only }: SearchOptions = {}): Cells {
   const { controls, grid, input, figures } = scene;
   const { joint } = scene.table;
   const { fNumbers, across, focusM } = controls;
@@ -179,7 +184,11 @@ export function searchAt(scene: Scene, keyEv100: number): Cells {
   let pair = 0;
   fNumbers.forEach((fNumber, aperture) => {
     const apertureLog2 = 2 * Math.log2(fNumber);
-    for (const value of across.values) {
+    across.values.forEach((value, mark) => {
+      if (only !== undefined && (only.aperture !== aperture || only.across !== mark)) {
+        pair++;
+        return;
+      }
       const set = setInStops(scene, value);
       const steady = scene.steady[APPROACHES.support.indexOf(supportOf(scene, value))] as Float64Array;
       gather(scene, frame, light, { fNumber, apertureLog2, set, steady }, camera, sums);
@@ -201,7 +210,7 @@ export function searchAt(scene: Scene, keyEv100: number): Cells {
         cells.score[pair * focuses + focus] = chance - cost;
       }
       pair++;
-    }
+    });
   });
   return cells;
 }

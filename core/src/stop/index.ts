@@ -1,4 +1,6 @@
 export { type Approach, APPROACHES, DEFAULT_APPROACH } from './approach.js';
+export { DEFAULT_FRAMING, type Framing } from './framing.js';
+export type { GroundMark } from './ground.js';
 export type { Hand } from './hand.js';
 export {
   DEFAULT_INTENTS,

@@ -1,6 +1,8 @@
 import type { ArtificialLight, Place } from '../light/index.js';
 import type { Approach } from './approach.js';
 import type { Intent } from './intents.js';
+import type { Framing } from './framing.js';
+import type { GroundMark } from './ground.js';
 import type { Hand } from './hand.js';
 import type { Shooting } from './shooting.js';
 
@@ -74,6 +76,10 @@ export interface Stop {
   readonly hand?: Hand;
   /** Absent: DEFAULT_SHOOTING. */
   readonly shooting?: Shooting;
+  /** What lies on the ground there, by distance. */
+  readonly ground?: readonly GroundMark[];
+  /** Absent: DEFAULT_FRAMING. */
+  readonly framing?: Framing;
   readonly consent: Consent;
   readonly notes: string;
   readonly cautions: string;

@@ -23,4 +23,6 @@ export interface Walk {
   /** The shipped demo, which can be brought back. */
   readonly isDemo: boolean;
   readonly notes: string;
+  /** Points of the home state that have been gone through before setting off. */
+  readonly homeChecked?: readonly string[];
 }

@@ -5,6 +5,16 @@ import { isPhone } from './phone';
 export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: () => (isPhone() ? 'card' : 'walk') },
   { path: 'walk', title: 'Walk · Roam Dial', loadComponent: () => import('../features/walk').then((room) => room.WalkRoom) },
+  {
+    path: 'setup',
+    title: 'Set-up · Roam Dial',
+    loadComponent: () => import('../features/set-up').then((room) => room.SetUpRoom),
+    children: [
+      { path: '', pathMatch: 'full', redirectTo: 'holds' },
+      { path: 'light', loadComponent: () => import('../features/set-up').then((room) => room.LightPage) },
+      { path: 'holds', loadComponent: () => import('../features/set-up').then((room) => room.HoldsPage) },
+    ],
+  },
   { path: 'kit', title: 'Kit · Roam Dial', loadComponent: () => import('../features/kit').then((room) => room.KitRoom) },
   { path: 'card', title: 'Card · Roam Dial', loadComponent: () => import('../features/card').then((room) => room.CardRoom) },
   { path: '**', redirectTo: 'walk' },

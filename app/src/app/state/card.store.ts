@@ -5,7 +5,6 @@ import {
   dialCardAt,
   type Figures,
   type Lens,
-  searchAt,
   type SetUpInput,
   type SetUpResult,
   type Standard,
@@ -96,7 +95,8 @@ export function setUpInputFor(workspace: Workspace, walk: Walk, stop: Stop, kit:
   return { intent, subject, movers, light, ...kit, standard, approach, ...(shooting === undefined ? {} : { shooting }) };
 }
 
-const scenes = new Scenes();
+/** Shared by all that ask about a stop on the screen's own thread. */
+export const scenes = new Scenes();
 
 export function cardFor(workspace: Workspace, { walk, stop, stopIndex, minuteOfDay }: Focus): Card | NoCard {
   if (walk === null) return none('noWalk');
@@ -109,7 +109,7 @@ export function cardFor(workspace: Workspace, { walk, stop, stopIndex, minuteOfD
     const light = stopLightOn({ ...place, site: stop, day, cloud, minuteOfDay });
     if (light === null) return none('skippedDay');
     const input = setUpInputFor(workspace, walk, stop, kit, light);
-    const cells = searchAt(scenes.of(input), light.keyEv100);
+    const cells = scenes.cellsOf(input);
     const result = dialCardAt(cells, stop.hand ?? null);
     return {
       kind: 'card',

@@ -26,6 +26,11 @@ export interface Finding<Answer> {
 /** Slow questions are asked when the hand rests for a moment. */
 const REST_MS = 60;
 
+/** Whatever the hand does: a drag asks for nothing that does not depend on it. */
+const isSameSearch = (a: Card, b: Card): boolean =>
+  a.cells === b.cells &&
+  a.lensesInBag.length === b.lensesInBag.length &&
+  a.lensesInBag.every((lens, k) => lens === b.lensesInBag[k]);
 const isCard = (state: Card | NoCard): state is Card => state.kind === 'card';
 
 /** What takes a worker: the light ladder, the ways out, the approaches compared, the home state. */
@@ -39,12 +44,14 @@ export class FindingsStore {
     this.client.ask({ kind: 'ladder', input: card.input, through: card.result.setUp.found.hand }),
   );
 
-  readonly waysOut$: Observable<Finding<readonly WayOutResult[]>> = this.found((card) =>
-    this.client.ask({ kind: 'waysOut', input: card.input, lenses: card.lensesInBag }),
+  readonly waysOut$: Observable<Finding<readonly WayOutResult[]>> = this.found(
+    (card) => this.client.ask({ kind: 'waysOut', input: card.input, lenses: card.lensesInBag }),
+    isSameSearch,
   );
 
-  readonly approaches$: Observable<Finding<readonly ApproachRow[]>> = this.found((card) =>
-    this.client.ask({ kind: 'approaches', input: card.input }),
+  readonly approaches$: Observable<Finding<readonly ApproachRow[]>> = this.found(
+    (card) => this.client.ask({ kind: 'approaches', input: card.input }),
+    isSameSearch,
   );
 
   readonly home$: Observable<HomeState | null> = combineLatest([
@@ -61,8 +68,12 @@ export class FindingsStore {
     shareReplay({ bufferSize: 1, refCount: true }),
   );
 
-  private found<Answer>(ask: (card: Card) => Promise<Answer | null>): Observable<Finding<Answer>> {
+  private found<Answer>(
+    ask: (card: Card) => Promise<Answer | null>,
+    isSame: (a: Card, b: Card) => boolean = Object.is,
+  ): Observable<Finding<Answer>> {
     return this.card$.pipe(
+      distinctUntilChanged(isSame),
       auditTime(REST_MS),
       conflate(async (card) => ({ card, answer: await ask(card) })),
       shareReplay({ bufferSize: 1, refCount: true }),

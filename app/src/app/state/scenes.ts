@@ -1,4 +1,4 @@
-import { prepareSearch, relit, type Scene, type SetUpInput } from '@roam-dial/core';
+import { type Cells, prepareSearch, relit, type Scene, searchAt, type SetUpInput } from '@roam-dial/core';
 
 const MOST = 6;
 
@@ -7,18 +7,37 @@ function partsOf({ light, ...rest }: SetUpInput): readonly unknown[] {
   return [...Object.values(rest), light.spreadEv, light.surface];
 }
 
+interface Kept {
+  readonly parts: readonly unknown[];
+  readonly scene: Scene;
+  cells: Cells | null;
+}
+
 /** The last few stops' prepared searches: a moved time or a corrected light asks the same scene again. */
 export class Scenes {
-  private readonly kept: { readonly parts: readonly unknown[]; readonly scene: Scene }[] = [];
+  private readonly kept: Kept[] = [];
 
   of(input: SetUpInput): Scene {
+    return relit(this.find(input).scene, input.light);
+  }
+
+  /** Every cell at the input's own light; the same object while that stays the same, as when a hand is dragged. */
+  cellsOf(input: SetUpInput): Cells {
+    const kept = this.find(input);
+    const { keyEv100, contrastEv } = input.light;
+    const { cells } = kept;
+    if (cells?.keyEv100 === keyEv100 && cells.scene.input.light.contrastEv === contrastEv) return cells;
+    kept.cells = searchAt(relit(kept.scene, input.light), keyEv100);
+    return kept.cells;
+  }
+
+  private find(input: SetUpInput): Kept {
     const parts = partsOf(input);
     const found = this.kept.find((one) => one.parts.length === parts.length && one.parts.every((part, k) => part === parts[k]));
-    const scene = found?.scene ?? prepareSearch(input);
-    if (found === undefined) {
-      this.kept.unshift({ parts, scene });
-      this.kept.length = Math.min(this.kept.length, MOST);
-    }
-    return relit(scene, input.light);
+    if (found !== undefined) return found;
+    const kept: Kept = { parts, scene: prepareSearch(input), cells: null };
+    this.kept.unshift(kept);
+    this.kept.length = Math.min(this.kept.length, MOST);
+    return kept;
   }
 }

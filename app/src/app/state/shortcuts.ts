@@ -16,6 +16,7 @@ export interface Shortcut {
 export const SHORTCUTS: readonly Shortcut[] = [
   { keys: '?', words: 'this sheet' },
   { keys: 'w', words: 'Walk' },
+  { keys: 's', words: 'Set-up' },
   { keys: 'k', words: 'Kit' },
   { keys: 'd', words: 'the dial card alone' },
   { keys: 'j', words: 'next stop' },
@@ -27,6 +28,7 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { keys: 'Ctrl Z', words: 'undo', isModified: true },
   { keys: 'Ctrl Shift Z', words: 'redo', isModified: true },
   { keys: 'Alt ↑ ↓', words: 'move the focused stop along the walk', isModified: true },
+  { keys: '← → ↑ ↓', words: 'on the limits chart: the next mark; with Shift only read', isModified: true },
   { keys: '← →', words: 'on a handle: five minutes; with Shift one; Page up and down an hour', isModified: true },
 ];
 
@@ -46,6 +48,7 @@ export class Shortcuts {
   private readonly singleKeys: Readonly<Record<string, () => unknown>> = {
     '?': () => this.sheetSubject.next(),
     w: () => this.go('/walk'),
+    s: () => this.go('/setup'),
     k: () => this.go('/kit'),
     d: () => this.go('/card'),
     j: () => this.actions.stepStop(1),

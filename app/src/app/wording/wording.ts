@@ -6,9 +6,11 @@ const METRES_PER_MILE = 1609.344;
 /** Writes values the way this person reads them: metres or feet, 12 or 24 hours, marks by body and lens. */
 export class Wording {
   readonly lengthUnit: LengthUnit;
+  readonly clockStyle: Settings['clock'];
 
   constructor(private readonly settings: Pick<Settings, 'lengthUnit' | 'clock'>) {
     this.lengthUnit = settings.lengthUnit;
+    this.clockStyle = settings.clock;
   }
 
   aperture(fNumber: number, step: StopStep): string {

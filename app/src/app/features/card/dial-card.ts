@@ -4,10 +4,9 @@ import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { CardStore } from '../../state/card.store';
 import { CardFocus } from '../../state/card-focus';
-import { changeStop } from '../../state/edits';
 import { FindingsStore } from '../../state/findings.store';
+import { HandStore } from '../../state/hand.store';
 import { WordingStore } from '../../state/wording.store';
-import { WorkspaceStore } from '../../state/workspace.store';
 import { type CardRowKey, cardRows } from './card-rows';
 import {
   chanceSentence,
@@ -43,7 +42,7 @@ export class DialCard {
   readonly isInHand = input(false);
 
   private readonly wording = inject(WordingStore).wording;
-  private readonly store = inject(WorkspaceStore);
+  private readonly hand = inject(HandStore);
   private readonly state = toSignal(inject(CardStore).card$);
   private readonly ladder = toSignal(inject(FindingsStore).ladder$);
   protected readonly pointedAt = inject(CardFocus).pointedAt;
@@ -95,11 +94,7 @@ export class DialCard {
   /** What the hand chose is dropped; undo brings it back. */
   protected backToBest(): void {
     const card = this.card();
-    if (card === null) return;
-    this.store.edit(
-      { label: `go back to the best at ${card.stop.name}` },
-      changeStop(card.walk.id, card.stop.id, ({ hand: _, ...stop }) => stop),
-    );
+    if (card !== null) this.hand.backToBest(card);
   }
 
   protected toggleWhy(key: CardRowKey): void {

@@ -1,2 +1,3 @@
 export { CardRoom } from './card-room';
 export { DialCard } from './dial-card';
+export { ladderLines } from './sentences';

@@ -1,6 +1,5 @@
 import {
   type BrokenLimit,
-  type Change,
   type Intent,
   INTENT_NAMES,
   type Limit,
@@ -13,6 +12,7 @@ import {
   type WhyInput,
 } from '@roam-dial/core';
 import type { Card } from '../../state/card.store';
+import { changeText } from '../../wording/changes';
 import { limitWords } from '../../wording/limits';
 import type { Wording } from '../../wording/wording';
 
@@ -228,21 +228,6 @@ export function sacrificeSentence({ limit, left }: BrokenLimit, wording: Wording
   return LEFT_WORDS[limit](String(Math.round(left * 100)));
 }
 
-function changeText(change: Change, from: number, { kit }: Card, wording: Wording): string {
-  switch (change.control) {
-    case 'aperture':
-      return `${change.fNumber < from ? 'open' : 'close'} to ${wording.aperture(change.fNumber, kit.lens.clickStep)}`;
-    case 'focus':
-      return `focus ${wording.exactDistance(change.distanceM)}`;
-    case 'shutter':
-      return wording.shutter(change.seconds, kit.body.markStep);
-    case 'iso':
-      return `ISO ${wording.iso(change.iso, kit.body.markStep)}`;
-    case 'support':
-      return { handheld: 'by hand', braced: 'brace', tripod: 'tripod' }[change.support];
-  }
-}
-
 export interface LadderLine {
   readonly ev: string;
   readonly change: string;
@@ -255,7 +240,7 @@ function rungLine(rung: Rung, before: Rung | undefined, card: Card, wording: Wor
   const from = before?.setUp.hand.fNumber ?? Infinity;
   return {
     ev: `EV ${wording.ev(rung.fromEv100)}`,
-    change: rung.changes.map((change) => changeText(change, from, card, wording)).join(', '),
+    change: rung.changes.map((change) => changeText(change, from, card.kit, wording)).join(', '),
     effect: `${Math.round(rung.leastChance * 100)} of 100 or better down to EV ${wording.ev(rung.toEv100)}${zone}`,
   };
 }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import { bodyShutters, exposureValue100, type Hand, type LightLadder, markedBetween, snapToMark } from '@roam-dial/core';
+import { bodyShutters, exposureValue100, type Hand, ladderOf, type LightLadder, markedBetween, snapToMark } from '@roam-dial/core';
 import { type Card, CardStore } from '../../state/card.store';
 import { changeStop } from '../../state/edits';
 import { FindingsStore } from '../../state/findings.store';
@@ -207,11 +207,15 @@ export class SpotLight {
 
   /** What the ladder has the hand hold at a light, so that it changes only where a rung says so. */
   private heldAt(card: Card, ev100: number): Hand | null {
+    const { hand } = card.result.setUp.found;
     const finding = this.ladder();
-    if (finding?.card.stop.id !== card.stop.id || finding.answer === null) return null;
-    // A ladder that is still being worked out anew counts as long as the hand stands on it.
-    const now = handOn(finding.answer, card.light.keyEv100);
-    return now !== null && isSameHand(now, card.result.setUp.found.hand) ? handOn(finding.answer, ev100) : null;
+    const known = finding?.card.stop.id === card.stop.id ? finding.answer : null;
+    // The last ladder counts as long as the hand stands on it. One that the worker still owes is worked out here: a tap must
+    // not mean something else because it came early.
+    const now = known === null ? null : handOn(known, card.light.keyEv100);
+    const isOnIt = known !== null && now !== null && isSameHand(now, hand);
+    const ladder = isOnIt ? known : ladderOf(card.cells.scene, card.light.keyEv100, { through: hand });
+    return handOn(ladder, ev100);
   }
 
   private write(card: Card, lightOffsetEv: number, hand: Hand | null): void {

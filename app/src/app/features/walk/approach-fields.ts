@@ -10,7 +10,7 @@ import {
   FOCUS_COSTS,
   SUPPORT_CHOICES,
   SUPPORT_COSTS,
-} from './words';
+} from '../../wording/approaches';
 
 /** The schools on which practitioners disagree, each with what it costs. */
 @Component({

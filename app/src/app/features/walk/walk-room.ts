@@ -4,7 +4,6 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { walkLegs } from '@roam-dial/core';
 import { map } from 'rxjs';
-import { LightRibbon } from '../../charts/light-ribbon';
 import { isSameDomain, timeDomain, type TimeDomain } from '../../charts/time-axis';
 import { type StayMove, WalkChart } from '../../charts/walk-chart';
 import type { WalkRow } from '../../charts/walk-chart.geometry';
@@ -15,8 +14,7 @@ import { changeStop, withArrival, withLeaving } from '../../state/edits';
 import { SelectionStore } from '../../state/selection.store';
 import { WordingStore } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
-import { ValueField } from '../../ui/value-field';
-import { clockCodec } from '../../wording/codec';
+import { RibbonHead } from '../ribbon';
 import { Spine } from '../spine';
 import { StopEditor } from './stop-editor';
 import { WalkEditor } from './walk-editor';
@@ -28,7 +26,7 @@ const SAME_CONTENT = { equal: (a: readonly WalkRow[], b: readonly WalkRow[]): bo
 /** The walk room: the selected stop's light, the whole walk against time, and the fields of stop and walk. */
 @Component({
   selector: 'rd-walk-room',
-  imports: [LightRibbon, MatButtonModule, Spine, StopEditor, ValueField, WalkChart, WalkEditor],
+  imports: [MatButtonModule, RibbonHead, Spine, StopEditor, WalkChart, WalkEditor],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './walk-room.html',
   styleUrl: './walk-room.scss',
@@ -55,7 +53,6 @@ export class WalkRoom {
   protected readonly walk = computed(() => this.focus()?.walk ?? null);
   protected readonly stop = computed(() => this.focus()?.stop ?? null);
   protected readonly domain = computed(() => this.heldDomain() ?? timeDomain(this.walk()?.stops ?? []), { equal: isSameDomain });
-  protected readonly day = computed(() => this.days()?.get(this.stop()?.id ?? '') ?? null);
   protected readonly rows = computed<readonly WalkRow[]>(() => {
     const walk = this.walk();
     if (walk === null) return [];
@@ -72,13 +69,6 @@ export class WalkRoom {
     return [stay, ...after.late.map(({ name, byMin }) => `${byMin} min late at ${name}.`)].join(' ');
   });
   protected readonly gutter = computed(() => (this.isPhone() ? 92 : 124));
-  protected readonly clockCodec = computed(() =>
-    clockCodec(this.workspace()?.settings.clock ?? '24h', (minute) => this.wording().clock(minute)),
-  );
-
-  protected setMinute(minute: number): void {
-    this.selection.setMinute(minute);
-  }
 
   protected select(stopId: string): void {
     const walk = this.walk();

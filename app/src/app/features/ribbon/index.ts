@@ -1,0 +1,1 @@
+export { RibbonHead } from './ribbon-head';

@@ -1,0 +1,63 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { LightRibbon } from '../../charts/light-ribbon';
+import { timeDomain, type TimeDomain } from '../../charts/time-axis';
+import { CardStore } from '../../state/card.store';
+import { DaysStore } from '../../state/days.store';
+import { SelectionStore } from '../../state/selection.store';
+import { WordingStore } from '../../state/wording.store';
+import { ValueField } from '../../ui/value-field';
+import { clockCodec } from '../../wording/codec';
+
+/** The selected stop's light through the day, with the one time handle: the head of every planning room. */
+@Component({
+  selector: 'rd-ribbon-head',
+  imports: [LightRibbon, ValueField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (stop(); as s) {
+      <div class="ribbon" [class.phone]="isPhone()">
+        <div class="at">
+          <p>
+            <b>
+              Light at
+              <br />
+              {{ s.name || 'this stop' }}
+            </b>
+          </p>
+          <rd-value-field label="Time" [value]="focus()?.minuteOfDay ?? 0" [codec]="clock()" (changed)="setMinute($event)" />
+        </div>
+        <rd-light-ribbon
+          [stopName]="s.name"
+          [day]="day()"
+          [domain]="domain() ?? ownDomain()"
+          [minute]="focus()?.minuteOfDay ?? 0"
+          [wording]="wording()"
+          [gutter]="gutter()"
+          (moved)="setMinute($event)"
+        />
+      </div>
+    }
+  `,
+  styleUrl: './ribbon-head.scss',
+})
+export class RibbonHead {
+  readonly isPhone = input(false);
+  readonly gutter = input(124);
+  /** The time scale of a chart below that shares it; else the walk's own. */
+  readonly domain = input<TimeDomain | null>(null);
+
+  private readonly selection = inject(SelectionStore);
+  private readonly days = toSignal(inject(DaysStore).days$);
+  protected readonly focus = toSignal(inject(CardStore).focus$);
+  protected readonly wording = inject(WordingStore).wording;
+
+  protected readonly stop = computed(() => this.focus()?.stop ?? null);
+  protected readonly day = computed(() => this.days()?.get(this.stop()?.id ?? '') ?? null);
+  protected readonly ownDomain = computed(() => timeDomain(this.focus()?.walk?.stops ?? []));
+  protected readonly clock = computed(() => clockCodec(this.wording().clockStyle, (minute) => this.wording().clock(minute)));
+
+  protected setMinute(minute: number): void {
+    this.selection.setMinute(minute);
+  }
+}

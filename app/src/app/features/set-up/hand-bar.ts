@@ -1,0 +1,186 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { APPROACHES, type Evaluation, type Hand } from '@roam-dial/core';
+import type { Card } from '../../state/card.store';
+import { HandStore } from '../../state/hand.store';
+import type { Wording } from '../../wording/wording';
+import { acrossText } from './limits-view';
+import { RoomState } from './room-state';
+
+type Axis = 'aperture' | 'across' | 'focus';
+type Controls = Card['cells']['scene']['controls'];
+
+const AXIS_NAMES = { slowestAuto: 'Slowest shutter', shutter: 'Shutter', iso: 'ISO', support: 'Support' } as const;
+
+/** A set-up in one line. */
+export function handText({ hand, camera }: Evaluation, card: Card, wording: Wording): string {
+  const { body, lens } = card.kit;
+  const time = hand.shutterS ?? camera.shutterS;
+  return [
+    wording.aperture(hand.fNumber, lens.clickStep),
+    wording.exactDistance(hand.focusM),
+    wording.shutter(time, body.markStep),
+    `ISO ${wording.iso(camera.iso, body.markStep)}`,
+    ...(hand.support === 'handheld' ? [] : [hand.support === 'braced' ? 'braced' : 'tripod']),
+  ].join(', ');
+}
+
+/** What the hand sets, each a step at a time; back to best; and one set-up put aside to compare with. */
+@Component({
+  selector: 'rd-hand-bar',
+  imports: [MatButtonModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (view(); as v) {
+      <div class="controls" role="group" aria-label="What the hand sets">
+        @for (one of v.controls; track one.axis) {
+          <div class="control">
+            <span class="label soft">{{ one.name }}</span>
+            <span class="step">
+              <button
+                type="button"
+                class="plain-button"
+                [disabled]="!one.canLess"
+                [attr.aria-label]="one.name + ': less'"
+                (click)="step(one.axis, -1)"
+              >
+                −
+              </button>
+              <b class="figure">{{ one.text }}</b>
+              <button
+                type="button"
+                class="plain-button"
+                [disabled]="!one.canMore"
+                [attr.aria-label]="one.name + ': more'"
+                (click)="step(one.axis, 1)"
+              >
+                +
+              </button>
+            </span>
+          </div>
+        }
+        <div class="control chance">
+          <span class="label soft">Good frames</span>
+          <b class="figure">{{ v.chance }} of 100</b>
+        </div>
+        <div class="actions">
+          @if (v.isChosen) {
+            <button mat-stroked-button type="button" (click)="back()">Back to best</button>
+          }
+          <button mat-button type="button" (click)="pin()">Pin this</button>
+        </div>
+      </div>
+      @if (v.pinned; as p) {
+        <div class="pinned">
+          <span>
+            Pinned:
+            <b class="figure">{{ p.text }}</b>
+            , {{ p.chance }} of 100. {{ p.difference }}
+          </span>
+          <button type="button" class="link-button" (click)="setPinned()">Set it</button>
+          <button type="button" class="link-button" (click)="unpin()">Unpin</button>
+        </div>
+      }
+    }
+  `,
+  styleUrl: './hand-bar.scss',
+})
+export class HandBar {
+  private readonly room = inject(RoomState);
+  private readonly hand = inject(HandStore);
+
+  protected readonly view = computed(() => {
+    const [card, place, found] = [this.room.card(), this.room.place(), this.room.found()];
+    if (card === null || place === null || found === null) return null;
+    const wording = this.room.wording();
+    const { controls } = card.cells.scene;
+    const control = (axis: Axis, name: string, marks: readonly number[], at: number, text: string) => {
+      const [hasBefore, hasAfter] = [at > 0, at < marks.length - 1];
+      const [canLess, canMore] = isReversed(controls, axis) ? [hasAfter, hasBefore] : [hasBefore, hasAfter];
+      return { axis, name, text, canLess, canMore };
+    };
+    const mark = controls.across.values[place.across] as number;
+    const pinned = this.hand.pinned();
+    return {
+      controls: [
+        control(
+          'aperture',
+          'Aperture',
+          controls.fNumbers,
+          place.aperture,
+          wording.aperture(found.hand.fNumber, card.kit.lens.clickStep),
+        ),
+        control('focus', 'Focus', controls.focusM, place.focus, wording.exactDistance(found.hand.focusM)),
+        control(
+          'across',
+          AXIS_NAMES[controls.across.kind],
+          controls.across.values,
+          place.across,
+          acrossText(controls.across, mark, card, wording).replace('ISO ', ''),
+        ),
+      ],
+      chance: Math.round(found.chance * 100),
+      isChosen: card.isChosen,
+      pinned: pinned?.stopId === card.stop.id ? this.pinnedView(pinned.found, found, card) : null,
+    };
+  });
+
+  private pinnedView(pinned: Evaluation, found: Evaluation, card: Card): { text: string; chance: number; difference: string } {
+    const gain = Math.round((found.chance - pinned.chance) * 100);
+    const iso = Math.round((found.isoStops - pinned.isoStops) * 3) / 3;
+    const said = gain === 0 ? 'As good as it' : `This one has ${Math.abs(gain)} ${gain > 0 ? 'more' : 'fewer'}`;
+    const stops = this.room.wording().stops(Math.abs(iso), 'third').replace('+', '');
+    const cost = Math.abs(iso) < 0.1 ? 'at the same ISO' : `at ${stops} stops ${iso > 0 ? 'more' : 'less'} ISO`;
+    return {
+      text: handText(pinned, card, this.room.wording()),
+      chance: Math.round(pinned.chance * 100),
+      difference: `${said}, ${cost}.`,
+    };
+  }
+
+  protected step(axis: Axis, by: 1 | -1): void {
+    const [card, place] = [this.room.card(), this.room.place()];
+    if (card === null || place === null) return;
+    const { controls } = card.cells.scene;
+    this.hand.set(card, changeTo(controls, axis, place[axis] + (isReversed(controls, axis) ? -by : by)));
+  }
+
+  protected back(): void {
+    const card = this.room.card();
+    if (card !== null) this.hand.backToBest(card);
+  }
+
+  protected pin(): void {
+    const card = this.room.card();
+    if (card !== null) this.hand.pin(card);
+  }
+
+  protected setPinned(): void {
+    const [card, pinned] = [this.room.card(), this.hand.pinned()];
+    if (card !== null && pinned !== null) this.hand.set(card, pinned.found.hand);
+  }
+
+  protected unpin(): void {
+    this.hand.unpin();
+  }
+}
+
+/** More of a shutter is a faster one, against the order of the marks. */
+function isReversed({ across }: Controls, axis: Axis): boolean {
+  return axis === 'across' && (across.kind === 'shutter' || across.kind === 'slowestAuto');
+}
+
+function changeTo(controls: Controls, axis: Axis, at: number): Partial<Hand> {
+  if (axis === 'aperture') return { fNumber: controls.fNumbers[at] as number };
+  if (axis === 'focus') return { focusM: controls.focusM[at] as number };
+  const mark = controls.across.values[at] as number;
+  switch (controls.across.kind) {
+    case 'iso':
+      return { iso: mark };
+    case 'support':
+      return { support: APPROACHES.support[mark] as Hand['support'] };
+    case 'shutter':
+    case 'slowestAuto':
+      return { shutterS: mark };
+  }
+}

@@ -1,0 +1,3 @@
+export { HoldsPage } from './holds-page';
+export { LightPage } from './light-page';
+export { SetUpRoom } from './set-up-room';

@@ -1,0 +1,58 @@
+import { BreakpointObserver } from '@angular/cdk/layout';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { map } from 'rxjs';
+import { RibbonHead } from '../ribbon';
+import { HandBar } from './hand-bar';
+import { RoomState } from './room-state';
+
+const MISSING_WORDS = {
+  noWalk: 'No walk yet: start one in Walk, and its stops can be set up here.',
+  noStop: 'This walk has no stops yet: add the first in Walk.',
+  noKit: 'A body and a lens are needed: add them in Kit.',
+  skippedDay: 'The clocks of this place skip this day altogether: choose another date in Walk.',
+  badInput: 'The set-up cannot be worked out with these values.',
+} as const;
+
+/** The set-up room: why the card says what it says, what else could be set, and how to stand and hold. */
+@Component({
+  selector: 'rd-set-up-room',
+  imports: [HandBar, RibbonHead, RouterLink, RouterLinkActive, RouterOutlet],
+  providers: [RoomState],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <h1 class="visually-hidden">Set-up</h1>
+    <rd-ribbon-head [isPhone]="isPhone()" [gutter]="isPhone() ? 92 : 124" />
+    <nav class="pages" aria-label="Pages of Set-up">
+      @for (page of pages; track page.path) {
+        <a [routerLink]="'/setup/' + page.path" queryParamsHandling="preserve" routerLinkActive="here" ariaCurrentWhenActive="page">
+          {{ page.name }}
+        </a>
+      }
+    </nav>
+    @if (room.card(); as card) {
+      <rd-hand-bar class="hand" />
+      <router-outlet />
+    } @else if (room.missing(); as none) {
+      <p class="missing" role="status">{{ words[none.reason] }} {{ none.detail }}</p>
+    }
+  `,
+  styleUrl: './set-up-room.scss',
+})
+export class SetUpRoom {
+  protected readonly room = inject(RoomState);
+  protected readonly words = MISSING_WORDS;
+  protected readonly pages = [
+    { path: 'holds', name: 'What holds it' },
+    { path: 'light', name: 'As light goes' },
+    { path: 'stand', name: 'Where to stand' },
+    { path: 'hands', name: 'My hands' },
+  ];
+  protected readonly isPhone = toSignal(
+    inject(BreakpointObserver)
+      .observe('(max-width: 719px)')
+      .pipe(map(({ matches }) => matches)),
+    { initialValue: false },
+  );
+}

@@ -1,0 +1,24 @@
+import type { Change } from '@roam-dial/core';
+import type { KitInHand } from '../state/bag';
+import type { Wording } from './wording';
+
+/** One change of the hand: `open to f/4`; `from` is the aperture that it comes from. */
+export function changeText(
+  change: Change,
+  from: number,
+  { body, lens }: Pick<KitInHand, 'body' | 'lens'>,
+  wording: Wording,
+): string {
+  switch (change.control) {
+    case 'aperture':
+      return `${change.fNumber < from ? 'open' : 'close'} to ${wording.aperture(change.fNumber, lens.clickStep)}`;
+    case 'focus':
+      return `focus ${wording.exactDistance(change.distanceM)}`;
+    case 'shutter':
+      return wording.shutter(change.seconds, body.markStep);
+    case 'iso':
+      return `ISO ${wording.iso(change.iso, body.markStep)}`;
+    case 'support':
+      return { handheld: 'by hand', braced: 'brace', tripod: 'tripod' }[change.support];
+  }
+}
