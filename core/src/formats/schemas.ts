@@ -160,6 +160,16 @@ const standard = required({
   paceMps: positive.max(10),
   strideM: positive.max(3),
   reactionS: atLeastZero.max(60),
+  handTests: Joi.array()
+    .items(
+      required({
+        againstRule: positive.max(1e6),
+        frames: Joi.number().integer().min(1).max(10_000),
+        sharp: Joi.number().integer().min(0).max(Joi.ref('frames')),
+      }),
+    )
+    .max(100)
+    .optional(),
   figures: Joi.object(
     Object.fromEntries(Object.entries(FIGURE_RANGES).map(([key, [low, high]]) => [key, number.min(low).max(high).optional()])),
   ).optional(),

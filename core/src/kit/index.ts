@@ -30,4 +30,4 @@ export {
   slowestAutoSeries,
   widestFNumberAt,
 } from './reach.js';
-export { DEFAULT_STANDARD, type ShakeRule, type Standard } from './standard.js';
+export { DEFAULT_STANDARD, type ShakeRule, type Standard, type StoredHandTest } from './standard.js';

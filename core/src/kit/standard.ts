@@ -8,6 +8,13 @@ export type ShakeRule =
   | { readonly kind: 'halfReciprocalCrop' }
   | { readonly kind: 'floor'; readonly floorS: number };
 
+/** A test of the hands that holds for every lens. */
+export interface StoredHandTest {
+  readonly againstRule: number;
+  readonly frames: number;
+  readonly sharp: number;
+}
+
 /** A person's own limits. */
 export interface Standard {
   readonly sharpness: SharpnessStandard;
@@ -24,6 +31,8 @@ export interface Standard {
   readonly paceMps: number;
   readonly strideM: number;
   readonly reactionS: number;
+  /** Frames looked through for shake; `againstRule` is the time over the rule's own limit of the lens then used. */
+  readonly handTests?: readonly StoredHandTest[];
   /** Figures of judgement that the person has replaced. */
   readonly figures?: Partial<Figures>;
 }

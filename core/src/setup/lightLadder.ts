@@ -115,34 +115,48 @@ export interface CheapestPath {
   readonly cost: number;
 }
 
+/** Costs that differ by no more than this are equal. */
+const ROUNDING = 1e-13;
+
 /**
- * The sequence of candidates with the least loss and prices, by dynamic programming over the EVs: exact, because whether
- * a step is allowed depends on its two ends alone. Between equals the earlier candidate.
+ * The sequence of candidates with the least loss and prices, by dynamic programming over the EVs from the dark end: exact,
+ * because whether a step is allowed depends on its two ends alone. Between equals the earlier candidate to begin with, and
+ * then whatever leaves the hand alone longest.
  * @param losses by EV x candidate; `Infinity` where a candidate may not be used
  */
 export function cheapestPath(losses: readonly Float64Array[], step: (from: number, to: number) => number): CheapestPath | null {
   const count = losses[0]?.length ?? 0;
-  let costs = losses[0] ?? new Float64Array(0);
-  const cameFrom: Int32Array[] = [];
-  for (const loss of losses.slice(1)) {
-    const next = new Float64Array(count).fill(Infinity);
-    const from = new Int32Array(count).fill(-1);
+  let costs = new Float64Array(count);
+  const goesTo: Int32Array[] = [];
+  for (let k = losses.length - 1; k >= 0; k--) {
+    const loss = losses[k] as Float64Array;
+    const own = new Float64Array(count).fill(Infinity);
+    const to = new Int32Array(count).fill(-1);
+    const isLast = k === losses.length - 1;
     for (let a = 0; a < count; a++) {
-      if (costs[a] === Infinity) continue;
-      for (let b = 0; b < count; b++) {
-        const cost = (costs[a] as number) + step(a, b) + (loss[b] as number);
-        if (cost < (next[b] as number)) [next[b], from[b]] = [cost, a];
+      if (loss[a] === Infinity) continue;
+      if (isLast) {
+        own[a] = loss[a] as number;
+        continue;
       }
+      let [best, next] = [(costs[a] as number) + step(a, a), a];
+      for (let b = 0; b < count; b++) {
+        if (costs[b] === Infinity) continue;
+        const cost = (costs[b] as number) + step(a, b);
+        if (cost < best - ROUNDING) [best, next] = [cost, b];
+      }
+      own[a] = best + (loss[a] as number);
+      to[a] = next;
     }
-    cameFrom.push(from);
-    costs = next;
+    goesTo.unshift(to);
+    costs = own;
   }
-  let last = 0;
-  for (let k = 1; k < count; k++) if ((costs[k] as number) < (costs[last] as number)) last = k;
-  const cost = costs[last] ?? Infinity;
+  let first = 0;
+  for (let k = 1; k < count; k++) if ((costs[k] as number) < (costs[first] as number) - ROUNDING) first = k;
+  const cost = costs[first] ?? Infinity;
   if (cost === Infinity) return null;
-  const path = [last];
-  for (let k = cameFrom.length - 1; k >= 0; k--) path.unshift((cameFrom[k] as Int32Array)[path[0] as number] as number);
+  const path = [first];
+  for (let k = 0; k < losses.length - 1; k++) path.push((goesTo[k] as Int32Array)[path[k] as number] as number);
   return { path, cost };
 }
 

@@ -12,6 +12,8 @@ export const routes: Routes = [
     children: [
       { path: '', pathMatch: 'full', redirectTo: 'holds' },
       { path: 'light', loadComponent: () => import('../features/set-up').then((room) => room.LightPage) },
+      { path: 'stand', loadComponent: () => import('../features/set-up').then((room) => room.StandPage) },
+      { path: 'hands', loadComponent: () => import('../features/set-up').then((room) => room.HandsPage) },
       { path: 'holds', loadComponent: () => import('../features/set-up').then((room) => room.HoldsPage) },
     ],
   },

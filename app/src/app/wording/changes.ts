@@ -1,12 +1,11 @@
-import type { Change } from '@roam-dial/core';
-import type { KitInHand } from '../state/bag';
+import type { Body, Change, Lens } from '@roam-dial/core';
 import type { Wording } from './wording';
 
 /** One change of the hand: `open to f/4`; `from` is the aperture that it comes from. */
 export function changeText(
   change: Change,
   from: number,
-  { body, lens }: Pick<KitInHand, 'body' | 'lens'>,
+  { body, lens }: { readonly body: Body; readonly lens: Lens },
   wording: Wording,
 ): string {
   switch (change.control) {

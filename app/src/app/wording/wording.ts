@@ -51,6 +51,11 @@ export class Wording {
     return this.lengthUnit === 'metres' && farM !== Infinity ? `${near.replace(' m', '')} to ${far}` : `${near} to ${far}`;
   }
 
+  /** `2.1–5.4` for a table's field. */
+  shortRange(nearM: number, farM: number): string {
+    return `${this.distance(nearM)}–${this.distance(farM)}`.replaceAll(' m', '');
+  }
+
   walkLength(distanceM: number): string {
     return this.lengthUnit === 'feet' ? `${(distanceM / METRES_PER_MILE).toFixed(1)} mi` : `${(distanceM / 1000).toFixed(1)} km`;
   }

@@ -25,7 +25,9 @@ export function shownBy({ result, cells }: Card): Shown | null {
   if (mode === 'nothingFloats') return null;
   const isAtBase = found.camera.iso <= iso.lowest * 1.001;
   if (mode === 'isoFloats' || (mode === 'shutterThenIso' && !isAtBase)) return { control: 'iso', value: iso.expected };
-  return { control: 'shutter', value: found.camera.shutterS };
+  const marks = bodyShutters(cells.scene.input.body);
+  const value = snapToMark({ value: found.camera.shutterS, marks, direction: 'nearest' }) ?? found.camera.shutterS;
+  return { control: 'shutter', value };
 }
 
 /** Stops onto the model's light where the camera shows this value for the set-up in hand, its key placed as it is. */

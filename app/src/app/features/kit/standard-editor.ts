@@ -17,6 +17,7 @@ import { choicesOf } from '../../ui/choices';
 import { ValueField } from '../../ui/value-field';
 import { distanceCodec, entryCodec, numberCodec, optional, percentCodec } from '../../wording/codec';
 import { cardNumbers } from './card-numbers';
+import { FiguresEditor } from './figures-editor';
 
 const OWN_CIRCLE_MM = 0.025;
 const FLOOR_S = 2 ** -7;
@@ -24,7 +25,7 @@ const FLOOR_S = 2 ** -7;
 /** A person's own limits: sharpness, steadiness, noise, guessing, pace. */
 @Component({
   selector: 'rd-standard-editor',
-  imports: [ChoiceField, ValueField],
+  imports: [ChoiceField, FiguresEditor, ValueField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './standard-editor.html',
   styleUrl: './field-row.scss',

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { APPROACHES, type Evaluation, type Hand } from '@roam-dial/core';
+import { APPROACHES, bodyShutters, type Evaluation, type Hand, markedBetween, snapToMark } from '@roam-dial/core';
 import type { Card } from '../../state/card.store';
 import { HandStore } from '../../state/hand.store';
 import type { Wording } from '../../wording/wording';
@@ -12,6 +12,12 @@ type Controls = Card['cells']['scene']['controls'];
 
 const AXIS_NAMES = { slowestAuto: 'Slowest shutter', shutter: 'Shutter', iso: 'ISO', support: 'Support' } as const;
 
+/** An ISO that the camera has set, as the mark that it shows. */
+export function isoText(iso: number, { kit: { body } }: Card, wording: Wording): string {
+  const marks = markedBetween('iso', body.markStep, body.lowestIso, body.highestIso);
+  return wording.iso(snapToMark({ value: iso, marks, direction: 'nearest' }) ?? iso, body.markStep);
+}
+
 /** A set-up in one line. */
 export function handText({ hand, camera }: Evaluation, card: Card, wording: Wording): string {
   const { body, lens } = card.kit;
@@ -19,8 +25,8 @@ export function handText({ hand, camera }: Evaluation, card: Card, wording: Word
   return [
     wording.aperture(hand.fNumber, lens.clickStep),
     wording.exactDistance(hand.focusM),
-    wording.shutter(time, body.markStep),
-    `ISO ${wording.iso(camera.iso, body.markStep)}`,
+    wording.shutter(snapToMark({ value: time, marks: bodyShutters(body), direction: 'nearest' }) ?? time, body.markStep),
+    `ISO ${isoText(camera.iso, card, wording)}`,
     ...(hand.support === 'handheld' ? [] : [hand.support === 'braced' ? 'braced' : 'tripod']),
   ].join(', ');
 }

@@ -32,7 +32,7 @@ import {
 import { changeText } from '../../wording/changes';
 import { limitWords } from '../../wording/limits';
 import { ladderLines } from '../card';
-import { handText } from './hand-bar';
+import { handText, isoText } from './hand-bar';
 import { homeChecks } from './home-checks';
 import { RoomState } from './room-state';
 import { takeWayOut, wayCost, wayText } from './ways-out';
@@ -159,7 +159,7 @@ export class LightPage {
       ...head,
       chance: String(Math.round(best.chance * 100)),
       set: handText(best, card, wording),
-      iso: wording.iso(best.camera.iso, card.kit.body.markStep),
+      iso: isoText(best.camera.iso, card, wording),
       fails: failsFirst === null ? 'nothing' : `${limitWords(failsFirst.limit, card.input)} at EV ${wording.ev(failsFirst.ev100)}`,
       canUse: !row.isOnStop,
     };

@@ -22,6 +22,7 @@ import { ChoiceField } from '../../ui/choice-field';
 import { TextField } from '../../ui/text-field';
 import { ValueField } from '../../ui/value-field';
 import { bearingCodec, clockCodec, distanceCodec, numberCodec, optional, percentCodec, restricted } from '../../wording/codec';
+import { ShootingFields } from '../shooting';
 import { ApproachFields } from './approach-fields';
 import { CrowdField } from './crowd-field';
 import { IntentQuestions } from './intent-questions';
@@ -30,7 +31,17 @@ import { CONSENT_CHOICES, INTENT_CHOICES, LAMP_CHOICES, PAVEMENT_CHOICES } from 
 /** Everything about one stop, in the order in which one finds it out: what, when, where, who, how. */
 @Component({
   selector: 'rd-stop-editor',
-  imports: [ApproachFields, CheckField, ChoiceField, CrowdField, IntentQuestions, MatButtonModule, TextField, ValueField],
+  imports: [
+    ApproachFields,
+    CheckField,
+    ChoiceField,
+    CrowdField,
+    IntentQuestions,
+    MatButtonModule,
+    ShootingFields,
+    TextField,
+    ValueField,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './stop-editor.html',
   styleUrl: './editor.scss',

@@ -1,0 +1,1 @@
+export { ShootingFields } from './shooting-fields';
