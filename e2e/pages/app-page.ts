@@ -44,7 +44,7 @@ export class AppPage {
     await expect(this.card.getByRole('heading', { name, exact: true })).toBeVisible();
     await expect(
       this.field('Name of the stop')
-        .or(this.page.getByRole('heading', { level: 1, name: 'Kit' }))
+        .or(this.page.getByRole('heading', { level: 1, name: /^(Kit|Set-up)$/ }))
         .first(),
     ).toBeAttached();
   }
@@ -53,9 +53,35 @@ export class AppPage {
     return this.spine.locator('.stop .name').allTextContents();
   }
 
-  async room(name: 'Walk' | 'Kit' | 'Card'): Promise<void> {
+  async room(name: 'Walk' | 'Set-up' | 'Kit' | 'Card'): Promise<void> {
     await this.page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name }).click();
     await expect(this.page.getByRole('heading', { level: 1, name: name === 'Card' ? 'Dial card' : name })).toBeAttached();
+  }
+
+  async setUpPage(name: 'What holds it' | 'As light goes' | 'Where to stand' | 'My hands'): Promise<void> {
+    const link = this.page.getByRole('navigation', { name: 'Pages of Set-up' }).getByRole('link', { name });
+    await link.click();
+    await expect(link).toHaveAttribute('aria-current', 'page');
+    await expect(this.page.getByRole('main').locator('h2').first()).toBeVisible();
+  }
+
+  /** Presses at the middle of one place and lets go at the middle of another. */
+  async drag(from: Locator, to: { readonly x: number; readonly y: number }): Promise<void> {
+    const box = await from.boundingBox();
+    if (box === null) throw new Error('nothing to take hold of');
+    await this.page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await this.page.mouse.down();
+    await this.page.mouse.move(to.x, to.y, { steps: 8 });
+    await this.page.mouse.up();
+  }
+
+  /** The middle of a text of a chart's axis. */
+  async axisText(chart: string, text: string): Promise<{ readonly x: number; readonly y: number }> {
+    const label = this.page.locator(`${chart} text.axis`).getByText(text, { exact: true });
+    await label.scrollIntoViewIfNeeded();
+    const box = await label.boundingBox();
+    if (box === null) throw new Error(`no ${text} on ${chart}`);
+    return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
   }
 
   async settings(): Promise<Locator> {

@@ -48,11 +48,24 @@ for (const theme of ['light', 'night'] as const) {
     await expectNoViolations(page, 'an empty walk');
   });
 
+  test(`no accessibility violations in Set-up in the ${theme} theme`, async ({ app }) => {
+    const { page } = app;
+    if (theme === 'night') await page.keyboard.press('n');
+    await app.choose('Orrel Steps');
+    await app.room('Set-up');
+    await expectNoViolations(page, 'what holds it');
+    for (const name of ['As light goes', 'Where to stand', 'My hands'] as const) {
+      await app.setUpPage(name);
+      if (name === 'As light goes') await expect(page.getByRole('heading', { name: 'Home state of the walk' })).toBeVisible();
+      await expectNoViolations(page, name);
+    }
+  });
+
   test(`no accessibility violations on the phone in the ${theme} theme`, async ({ app }) => {
     const { page } = app;
     if (theme === 'night') await page.keyboard.press('n');
     await page.setViewportSize({ width: 390, height: 844 });
-    for (const room of ['Walk', 'Kit', 'Card'] as const) {
+    for (const room of ['Walk', 'Set-up', 'Kit', 'Card'] as const) {
       await app.room(room);
       await expectNoViolations(page, `phone, ${room}`);
     }

@@ -9,7 +9,7 @@ import { SHORTCUTS } from '../state/shortcuts';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2 mat-dialog-title tabindex="-1">Keys</h2>
-    <mat-dialog-content>
+    <mat-dialog-content tabindex="0">
       <table>
         <caption class="visually-hidden">Keyboard shortcuts</caption>
         <tbody>
