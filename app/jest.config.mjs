@@ -6,7 +6,7 @@ export default {
   moduleNameMapper: {
     '^@roam-dial/core$': '<rootDir>/../core/dist/index.js',
     '^@roam-dial/core/formats$': '<rootDir>/../core/dist/formats/index.js',
-    '/create-(stop-days|set-up)-worker$': '<rootDir>/src/testing/no-worker.ts',
+    '/create-core-worker$': '<rootDir>/src/testing/no-worker.ts',
   },
   transform: {
     '^.+\\.(ts|js|mjs|html|svg)$': [

@@ -49,6 +49,10 @@ export class AppPage {
     ).toBeAttached();
   }
 
+  async expectStops(count: number): Promise<void> {
+    await expect(this.spine.locator('.stop .name')).toHaveCount(count);
+  }
+
   async stopNames(): Promise<string[]> {
     return this.spine.locator('.stop .name').allTextContents();
   }

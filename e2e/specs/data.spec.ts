@@ -91,7 +91,7 @@ for (const [name, change, says] of BROKEN) {
     await expect(dialog.getByRole('alert')).toContainText('bad.json was not taken in, and nothing has changed.');
     await expect(dialog.getByRole('alert')).toContainText(says);
     await dialog.getByRole('button', { name: 'Close' }).click();
-    expect(await app.stopNames()).toEqual(before);
+    await expect.poll(() => app.stopNames()).toEqual(before);
     await expect(app.page.getByRole('button', { name: 'Nothing to undo' })).toBeVisible();
   });
 }

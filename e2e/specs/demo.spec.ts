@@ -4,7 +4,7 @@ test.describe('the demo in a new browser', () => {
   test('opens labelled, with its eight stops and a card', async ({ app }) => {
     await expect(app.spine.getByText('Demo.')).toBeVisible();
     await expect(app.spine.getByText('Sat 13 March · invented place')).toBeVisible();
-    expect(await app.stopNames()).toHaveLength(8);
+    await app.expectStops(8);
     // Sheet 3: the sign at EV 9, its key placed a stop up.
     await app.expectNumbers({ aperture: 'f/4', focus: '5 m', shutter: '1/400', iso: '100–6400' });
     await expect(app.note('iso')).toContainText('near 2500');
@@ -68,6 +68,6 @@ test.describe('the demo in a new browser', () => {
     await expect(app.spine.getByRole('button', { name: /^Walk: New walk/ })).toBeVisible();
     await app.spine.getByRole('button', { name: /^Walk: New walk/ }).click();
     await app.page.getByRole('menuitem', { name: 'Bring the demo back' }).click();
-    expect(await app.stopNames()).toHaveLength(8);
+    await app.expectStops(8);
   });
 });

@@ -41,7 +41,7 @@ for (const height of [844, 664]) {
     test('the walk and the kit are there without a sideways scroll', async ({ app }) => {
       const { page } = app;
       await app.room('Walk');
-      expect(await app.stopNames()).toHaveLength(8);
+      await app.expectStops(8);
       await app.stop('Orrel Steps').tap();
       await expect(page.getByText(/Light windows at Orrel Steps/)).toBeAttached();
       await app.field('Sharp from').fill('1.8m');

@@ -58,7 +58,7 @@ test('stops are dragged, moved, duplicated, removed, undone and redone', async (
   await page.mouse.up();
   await expect.poll(() => app.stopNames()).toEqual(['Quenmill Sluice', 'Tannery Front', 'Tollard Stop', ...before.slice(3)]);
   await page.getByRole('button', { name: 'Undo: move Tollard Stop' }).click();
-  expect(await app.stopNames()).toEqual(before);
+  await expect.poll(() => app.stopNames()).toEqual(before);
 
   await page.getByRole('button', { name: 'Move, duplicate or remove Vessen Hall' }).click();
   await page.getByRole('menuitem', { name: 'Duplicate' }).click();

@@ -31,7 +31,10 @@ describe('the fit of a person’s steadiness', () => {
     expect(Number.isFinite(steady?.limitS)).toBe(true);
   });
   it('knows more from more frames, and its band narrows', () => {
-    const few = fitSteadiness(tests.map((one) => ({ ...one, frames: 10, sharp: Math.round(one.sharp / 20) })), 1 / 28);
+    const few = fitSteadiness(
+      tests.map((one) => ({ ...one, frames: 10, sharp: Math.round(one.sharp / 20) })),
+      1 / 28,
+    );
     const many = fitSteadiness(tests, 1 / 28);
     expect(few.limitErrorStops).toBeGreaterThan(2 * many.limitErrorStops);
     const width = ({ low, high }: { low: number; high: number }): number => high - low;

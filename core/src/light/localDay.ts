@@ -80,6 +80,10 @@ function firstInstantOf(dayNumber: number, zone: ZoneClock): number {
   return after;
 }
 
+/** A day's ends cost a millisecond to find, and one day is asked for at every minute of it. */
+const spans = new Map<string, DaySpan | null>();
+const MOST_SPANS = 64;
+
 /**
  * The instants of a calendar day as its IANA zone keeps it (23, 24 or 25 hours, or others);
  * null for a day that the zone skipped.
@@ -88,7 +92,13 @@ function firstInstantOf(dayNumber: number, zone: ZoneClock): number {
 export function localDaySpan(day: string, timeZone: string): DaySpan | null {
   const dayNumber = checkDay(day);
   const zone = checkTimeZone(timeZone);
+  const key = `${timeZone}/${day}`;
+  const known = spans.get(key);
+  if (known !== undefined) return known;
   const startMs = firstInstantOf(dayNumber, zone);
   const endMs = firstInstantOf(dayNumber + 1, zone);
-  return endMs > startMs ? { startMs, endMs } : null;
+  const span = endMs > startMs ? { startMs, endMs } : null;
+  if (spans.size >= MOST_SPANS) spans.clear();
+  spans.set(key, span);
+  return span;
 }

@@ -1,5 +1,5 @@
 import { APPROACHES } from '../stop/index.js';
-import { keepsHardLimits } from './limits.js';
+import { keepsHighlights } from './limits.js';
 import { supportOf } from './scene.js';
 import { type Cells, placeOfCell } from './searchAt.js';
 
@@ -34,9 +34,10 @@ function allowedCells(cells: Cells): Uint8Array {
   const allowed = new Uint8Array(cells.score.length);
   let any = false;
   for (let pair = 0; pair < fNumbers.length * marks; pair++) {
+    if (!keepsHighlights(cells, pair)) continue;
     const aperture = Math.floor(pair / marks);
     for (let focus = 0; focus < focuses; focus++) {
-      if (!keepsHardLimits(cells, pair, aperture * focuses + focus)) continue;
+      if (cells.scene.belongs[aperture * focuses + focus] !== true) continue;
       allowed[pair * focuses + focus] = 1;
       any = true;
     }

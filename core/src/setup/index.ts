@@ -21,7 +21,7 @@ export { type Passer, passersAt } from './passers.js';
 export { cameraResponse, type ResponsePoint } from './response.js';
 export { relit, type Scene } from './scene.js';
 export { type CellPlace, cellIndex, type Cells, placeOfCell, searchAt } from './searchAt.js';
-export { exposureUsed, figuresOf, type SetUpInput, shootingOf } from './searchInput.js';
+export { checkSetUpInput, exposureUsed, figuresOf, type SetUpInput, shootingOf } from './searchInput.js';
 export { evaluateSetUp, type Found, foundIn, nearestPlace, placeOfHand, prepareSearch, searchSetUp } from './searchSetUp.js';
 export type { FocusWay, IsoLimit, MeterLimit, Obstacle, SetUp, SetUpResult, Why, WhyInput, WhyUnit } from './setUp.js';
 export type { SharpZone } from './sharpZone.js';

@@ -82,9 +82,14 @@ export function factorsAt(cells: Cells, place: CellPlace): Factors {
 
 const ROUNDING = 1e-9;
 
-/** Whether a cell keeps every hard limit; asked of every cell, so that nothing is allocated. */
+/** Whether a pair keeps the highlights, whatever its focus. */
+export function keepsHighlights(cells: Cells, pair: number): boolean {
+  return overHeadroomEv(cells, pair) <= ROUNDING;
+}
+
+/** Whether a cell keeps every hard limit. */
 export function keepsHardLimits(cells: Cells, pair: number, zone: number): boolean {
-  return cells.scene.belongs[zone] === true && overHeadroomEv(cells, pair) <= ROUNDING;
+  return cells.scene.belongs[zone] === true && keepsHighlights(cells, pair);
 }
 
 /** The hard limits that a cell breaks. */

@@ -103,15 +103,18 @@ function gather(scene: Scene, frame: CameraFrame, light: LightNodes, pair: Pair,
   const { table, tolerance, flashShare, flicker, timed, grid, controls } = scene;
   sums.byTime.fill(0, sums.first, sums.last + 1);
   Object.assign(sums, { first: grid.count, last: -1, shake: 0, motion: 0, exposure: 0, flicker: 0, flash: 0, isoStops: 0 });
+  const { keyEv } = scene.placement;
+  const isUnmetered = scene.input.intent.kind === 'fireworks';
+  const isLocking = scene.input.approach.focus === 'centrePoint';
   for (let node = 0; node < light.evs.length; node++) {
     const ev100 = light.evs[node] as number;
     const weight = light.weights[node] as number;
-    cameraSets(frame, ev100 - scene.placement.keyEv, pair.apertureLog2, pair.set, camera);
-    const worth = scene.input.intent.kind === 'fireworks' ? 1 : exposureWorth(camera.errorEv, tolerance);
+    cameraSets(frame, ev100 - keyEv, pair.apertureLog2, pair.set, camera);
+    const worth = isUnmetered ? 1 : exposureWorth(camera.errorEv, tolerance);
     const lit = flashShare === null ? 1 : flashShare(pair.fNumber, controls.isoBase * 2 ** camera.isoStops);
     const place = placeOnGrid(grid, camera.log2S);
     const k = Math.floor(place);
-    const whole = weight * worth * lit * lockAt(scene, ev100);
+    const whole = weight * worth * lit * (isLocking ? lockAt(scene, ev100) : 1);
     for (let side = 0; side < 2; side++) {
       const share = side === 0 ? 1 - (place - k) : place - k;
       if (share === 0) continue;

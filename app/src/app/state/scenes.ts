@@ -1,10 +1,13 @@
-import { type Cells, prepareSearch, relit, type Scene, searchAt, type SetUpInput } from '@roam-dial/core';
+import { type Cells, checkSetUpInput, prepareSearch, relit, type Scene, searchAt, type SetUpInput } from '@roam-dial/core';
 
 const MOST = 6;
 
-/** Everything of a search but the light's brightness, by identity: what was not edited is the same object. */
-function partsOf({ light, ...rest }: SetUpInput): readonly unknown[] {
-  return [...Object.values(rest), light.spreadEv, light.surface];
+/**
+ * Everything of a search but the light's brightness and the zone that is wanted, by identity: what was not edited is the
+ * same object. The zone is what one would like, and enters no chance.
+ */
+function partsOf({ light, subject: { medianM, spread }, ...rest }: SetUpInput): readonly unknown[] {
+  return [...Object.values(rest), light.spreadEv, light.surface, medianM, spread];
 }
 
 interface Kept {
@@ -13,12 +16,17 @@ interface Kept {
   cells: Cells | null;
 }
 
+/** Another light and another zone wanted need no new search. */
+function sceneFor(scene: Scene, { light, subject }: SetUpInput): Scene {
+  return relit({ ...scene, input: { ...scene.input, subject } }, light);
+}
+
 /** The last few stops' prepared searches: a moved time or a corrected light asks the same scene again. */
 export class Scenes {
   private readonly kept: Kept[] = [];
 
   of(input: SetUpInput): Scene {
-    return relit(this.find(input).scene, input.light);
+    return sceneFor(this.find(input).scene, input);
   }
 
   /** Every cell at the input's own light; the same object while that stays the same, as when a hand is dragged. */
@@ -26,12 +34,16 @@ export class Scenes {
     const kept = this.find(input);
     const { keyEv100, contrastEv } = input.light;
     const { cells } = kept;
-    if (cells?.keyEv100 === keyEv100 && cells.scene.input.light.contrastEv === contrastEv) return cells;
-    kept.cells = searchAt(relit(kept.scene, input.light), keyEv100);
-    return kept.cells;
+    if (cells?.keyEv100 !== keyEv100 || cells.scene.input.light.contrastEv !== contrastEv) {
+      kept.cells = searchAt(sceneFor(kept.scene, input), keyEv100);
+    } else if (cells.scene.input.subject !== input.subject) {
+      kept.cells = { ...cells, scene: sceneFor(kept.scene, input) };
+    }
+    return kept.cells as Cells;
   }
 
   private find(input: SetUpInput): Kept {
+    checkSetUpInput(input);
     const parts = partsOf(input);
     const found = this.kept.find((one) => one.parts.length === parts.length && one.parts.every((part, k) => part === parts[k]));
     if (found !== undefined) return found;

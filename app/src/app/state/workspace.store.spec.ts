@@ -129,9 +129,32 @@ describe('the workspace store', () => {
   });
 
   it('agrees with another tab', async () => {
-    await database.table('kit').put({ ...newKitItem('lens', 'other', 'third'), name: 'From the other tab' });
+    const other = openTab(name);
+    await until(other.store, () => true);
+    other.store.edit({ label: 'add a lens' }, addKitItem({ ...newKitItem('lens', 'other', 'third'), name: 'From the other tab' }));
     const workspace = await until(store, ({ kit }) => kit.length === 2);
     expect(kitNames(workspace)).toContain('From the other tab');
+    other.database.close();
+  });
+
+  it('keeps every object that was not edited, when its own write comes back', async () => {
+    const change = async (theme: 'light' | 'night'): Promise<void> => {
+      store.edit(
+        { label: 'change the theme' },
+        changeSettings((settings) => ({ ...settings, theme })),
+      );
+      await store.written();
+      await new Promise((resolve) => setTimeout(resolve, 200));
+    };
+    // What was seeded is read once, because another tab may have been first.
+    await change('night');
+    await change('light');
+    const before = await store.snapshot();
+    await change('night');
+    const after = await store.snapshot();
+    expect(after.settings.theme).toBe('night');
+    expect(after.standard).toBe(before.standard);
+    expect(after.walks[0]).toBe(before.walks[0]);
   });
 
   it('is all there when it is opened again', async () => {

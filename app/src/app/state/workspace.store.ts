@@ -28,6 +28,8 @@ export interface WriteFailure {
 
 const MERGE_WITHIN_MS = 1500;
 const LONGEST_HISTORY = 200;
+/** No reading has this revision: the next one is taken over. */
+const NOT_READ = -1;
 
 /** One edit that leads from the first's before to the second's after, document by document. */
 function merged(first: readonly DocumentChange[], second: readonly DocumentChange[]): readonly DocumentChange[] {
@@ -50,6 +52,8 @@ export class WorkspaceStore {
   private stored: StoredWorkspace | null = null;
   private writtenRevision = 0;
   private unwritten: readonly DocumentChange[] = [];
+  private waiting: readonly DocumentChange[] = [];
+  private isWriting = false;
   private writing = Promise.resolve();
   private done: readonly Edit[] = [];
   private undone: readonly Edit[] = [];
@@ -79,6 +83,8 @@ export class WorkspaceStore {
       next: (stored) => {
         // Read before a write of ours and delivered after it: to show it would take back, for a moment, what was typed.
         if (stored.revision < this.writtenRevision) return;
+        // Our own write come back: what is shown already, in new objects, for which everything would be worked out again.
+        if (stored.revision === this.stored?.revision && stored.isSeeded === this.stored.isSeeded) return;
         this.stored = stored;
         if (stored.isSeeded) this.publish();
         else this.unseededSubject.next();
@@ -95,7 +101,7 @@ export class WorkspaceStore {
     }
     // Shown at once, stored or not; what another tab may have put in first follows by the stream.
     if (this.current !== null) return;
-    this.stored = { ...first, isSeeded: true, revision: this.writtenRevision };
+    this.stored = { ...first, isSeeded: true, revision: NOT_READ };
     this.publish();
   }
 
@@ -166,11 +172,25 @@ export class WorkspaceStore {
     this.write(changes);
   }
 
+  /** One write at a time; what is edited meanwhile, as in a drag, goes together in the next. */
   private write(changes: readonly DocumentChange[]): void {
-    this.writing = this.writing
-      .then(() => this.repository.write(changes))
-      .then((revision) => this.settle(changes, revision))
-      .catch((error: unknown) => this.fail(error));
+    const isWriting = this.waiting.length > 0 || this.isWriting;
+    this.waiting = merged(this.waiting, changes);
+    if (!isWriting) this.writing = this.writeWaiting();
+  }
+
+  private async writeWaiting(): Promise<void> {
+    this.isWriting = true;
+    while (this.waiting.length > 0) {
+      const batch = this.waiting;
+      this.waiting = [];
+      try {
+        this.settle(batch, await this.repository.write(batch));
+      } catch (error) {
+        this.fail(error);
+      }
+    }
+    this.isWriting = false;
   }
 
   /** A document that was changed again in the meantime stays unwritten until its own write is through. */
@@ -180,7 +200,11 @@ export class WorkspaceStore {
       (waiting) =>
         !changes.some(({ table, key, after }) => table === waiting.table && key === waiting.key && after === waiting.after),
     );
-    if (this.stored !== null) this.stored = { ...applyChanges(this.stored, changes), isSeeded: true, revision };
+    if (this.stored !== null) {
+      // With another tab's write in between, only a reading knows what the data has become.
+      const isNext = revision === this.stored.revision + 1;
+      this.stored = { ...applyChanges(this.stored, changes), isSeeded: true, revision: isNext ? revision : NOT_READ };
+    }
     if (this.unwritten.length === 0) this.failureSubject.next(null);
   }
 

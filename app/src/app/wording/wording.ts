@@ -1,5 +1,7 @@
 import { formatEntry, type LengthUnit, type Settings, type StopStep } from '@roam-dial/core';
 
+/** Costly to make, and asked for at every change. */
+const DAY_FORMAT = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'long', timeZone: 'UTC' });
 const MINUTES_PER_HOUR = 60;
 const METRES_PER_MILE = 1609.344;
 
@@ -100,8 +102,6 @@ export class Wording {
   }
 
   day(day: string): string {
-    return new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'long', timeZone: 'UTC' }).format(
-      new Date(`${day}T12:00:00Z`),
-    );
+    return DAY_FORMAT.format(new Date(`${day}T12:00:00Z`));
   }
 }

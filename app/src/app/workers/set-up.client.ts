@@ -1,14 +1,16 @@
 import { Injectable } from '@angular/core';
-import { createSetUpWorker } from './create-set-up-worker';
-import { type SetUpAnswer, type SetUpAnswers, type SetUpQuestion, answerSetUp } from './set-up.questions';
+import { createCoreWorker } from './create-core-worker';
+import { type Answer, type Answers, answerTo, type Question } from './questions';
 import { WorkerClient } from './worker-client';
+
+type SetUpQuestion = Exclude<Question, { kind: 'day' }>;
 
 /** Ladders, ways out, approaches and home states. */
 @Injectable({ providedIn: 'root' })
 export class SetUpClient {
-  private readonly client = new WorkerClient<SetUpQuestion, SetUpAnswer>(createSetUpWorker, answerSetUp);
+  private readonly client = new WorkerClient<Question, Answer>(createCoreWorker, answerTo);
 
-  ask<Kind extends SetUpQuestion['kind']>(question: Extract<SetUpQuestion, { kind: Kind }>): Promise<SetUpAnswers[Kind] | null> {
-    return this.client.ask(question) as Promise<SetUpAnswers[Kind] | null>;
+  ask<Kind extends SetUpQuestion['kind']>(question: Extract<SetUpQuestion, { kind: Kind }>): Promise<Answers[Kind] | null> {
+    return this.client.ask(question) as Promise<Answers[Kind] | null>;
   }
 }

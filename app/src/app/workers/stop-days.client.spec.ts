@@ -1,15 +1,16 @@
 import type { StopDayInput } from '@roam-dial/core';
 import { newStop } from '../data/defaults';
 import { StopDaysClient } from './stop-days.client';
+import type { Question } from './questions';
 import type { Envelope } from './worker-client';
 
 /** A worker that answers when the test says so. */
 class FakeWorker {
-  readonly asked: Envelope<StopDayInput>[] = [];
+  readonly asked: Envelope<Question>[] = [];
   isTerminated = false;
   onmessage: ((event: { data: { id: number; ok: boolean; answer: null } }) => void) | null = null;
   onerror: (() => void) | null = null;
-  postMessage(question: Envelope<StopDayInput>): void {
+  postMessage(question: Envelope<Question>): void {
     this.asked.push(question);
   }
   terminate(): void {
@@ -20,7 +21,7 @@ class FakeWorker {
   }
 }
 const mockWorker = { current: new FakeWorker() };
-jest.mock('./create-stop-days-worker', () => ({ createStopDaysWorker: () => mockWorker.current }));
+jest.mock('./create-core-worker', () => ({ createCoreWorker: () => mockWorker.current }));
 
 const INPUT: StopDayInput = {
   site: newStop('s', undefined),

@@ -9,28 +9,35 @@ import {
   type LightLadder,
   lightLadder,
   type SetUpInput,
+  type StopDay,
+  stopDay,
+  type StopDayInput,
   type WayOutResult,
   waysOut,
 } from '@roam-dial/core';
 
-/** The searches that take longer than a frame. */
-export type SetUpQuestion =
+/** What takes longer than a frame. */
+export type Question =
+  | { readonly kind: 'day'; readonly input: StopDayInput }
   | { readonly kind: 'ladder'; readonly input: SetUpInput; readonly through: Hand }
   | { readonly kind: 'waysOut'; readonly input: SetUpInput; readonly lenses: readonly Lens[] }
   | { readonly kind: 'approaches'; readonly input: SetUpInput }
   | { readonly kind: 'home'; readonly stops: readonly HomeStop[] };
 
-export interface SetUpAnswers {
+export interface Answers {
+  readonly day: StopDay | null;
   readonly ladder: LightLadder;
   readonly waysOut: readonly WayOutResult[];
   readonly approaches: readonly ApproachRow[];
   readonly home: HomeState | null;
 }
 
-export type SetUpAnswer = SetUpAnswers[keyof SetUpAnswers];
+export type Answer = Answers[keyof Answers];
 
-export function answerSetUp(question: SetUpQuestion): SetUpAnswer {
+export function answerTo(question: Question): Answer {
   switch (question.kind) {
+    case 'day':
+      return stopDay(question.input);
     case 'ladder':
       return lightLadder(question.input, { through: question.through });
     case 'waysOut':
@@ -40,4 +47,10 @@ export function answerSetUp(question: SetUpQuestion): SetUpAnswer {
     case 'home':
       return homeState(question.stops);
   }
+}
+
+/** A day's minutes are handed over, not copied. */
+export function buffersOf(answer: Answer): Transferable[] {
+  if (answer === null || !('keyEv100' in answer)) return [];
+  return [answer.keyEv100.buffer, answer.isLit.buffer, answer.sunAltitudeDeg.buffer];
 }

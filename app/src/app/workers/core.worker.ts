@@ -1,0 +1,4 @@
+import { answerTo, buffersOf } from './questions';
+import { serve } from './serve';
+
+serve(answerTo, buffersOf);

@@ -1,4 +1,0 @@
-import { serve } from './serve';
-import { answerSetUp } from './set-up.questions';
-
-serve(answerSetUp);
