@@ -23,6 +23,17 @@ test('at the table', async ({ app }) => {
   await app.settings();
   await shoot(app, 'settings');
   await page.keyboard.press('Escape');
+  await app.open('/setup/holds?walk=demo-walk&stop=vessen&t=10:40');
+  await shoot(app, 'set-up-holds');
+  await app.open('/setup/light?walk=demo-walk&stop=arcade&t=19:20');
+  await page.getByRole('heading', { name: 'Home state of the walk' }).waitFor();
+  await shoot(app, 'set-up-light');
+  await page.getByRole('heading', { name: 'The schools, on this light' }).evaluate((title) => title.scrollIntoView());
+  await shoot(app, 'set-up-schools');
+  await app.open('/setup/stand?walk=demo-walk&stop=tannery&t=08:40');
+  await shoot(app, 'set-up-stand');
+  await app.open('/setup/hands?walk=demo-walk&stop=vessen&t=10:40');
+  await shoot(app, 'set-up-hands');
   await app.open('/walk?walk=demo-walk&stop=arcade&t=19:20');
   await page.keyboard.press('n');
   await shoot(app, 'walk-night');
@@ -36,6 +47,8 @@ test.describe('in the hand', () => {
     await app.room('Walk');
     await app.page.locator('main').evaluate((main) => main.scrollTo(0, 640));
     await shoot(app, 'phone-walk');
+    await app.room('Set-up');
+    await shoot(app, 'phone-set-up');
     await app.page.evaluate(() => document.documentElement.setAttribute('data-theme', 'night'));
     await app.open('/card?walk=demo-walk&stop=arcade&t=19:20');
     await app.page.evaluate(() => document.documentElement.setAttribute('data-theme', 'night'));

@@ -169,10 +169,15 @@ export class LimitsChart {
     return { x: columnX(this.plot(), column + 0.5), y: rowY(this.plot(), row + 0.5) };
   }
 
-  protected grab(event: PointerEvent): void {
-    if (event.button !== 0) return;
+  /** The mouse drags from anywhere; a finger drags the point, taps elsewhere, and scrolls. */
+  protected grab(event: PointerEvent, isOnPoint: boolean): void {
+    if (event.button !== 0 || (event.pointerType !== 'mouse' && !isOnPoint)) return;
     (event.currentTarget as Element).setPointerCapture(event.pointerId);
     this.isDragging = true;
+    if (!isOnPoint) this.moveTo(event);
+  }
+
+  protected tap(event: MouseEvent): void {
     this.moveTo(event);
   }
 
@@ -189,7 +194,7 @@ export class LimitsChart {
     if (!this.isDragging) this.cursor.set(null);
   }
 
-  private moveTo(event: PointerEvent): void {
+  private moveTo(event: MouseEvent): void {
     const place = this.placeOf(event);
     this.cursor.set(null);
     this.put(place);
@@ -202,7 +207,7 @@ export class LimitsChart {
     this.moved.emit(place);
   }
 
-  private placeOf(event: PointerEvent): FieldPlace {
+  private placeOf(event: MouseEvent): FieldPlace {
     const svg = (event.currentTarget as SVGElement).ownerSVGElement ?? (event.currentTarget as SVGSVGElement);
     const { left, top } = svg.getBoundingClientRect();
     return fieldAt(this.plot(), event.clientX - left, event.clientY - top);
