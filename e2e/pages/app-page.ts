@@ -57,6 +57,14 @@ export class AppPage {
     return this.spine.locator('.stop .name').allTextContents();
   }
 
+  /** Reloads once the page does not hold its reader back any more: everything is written. */
+  async reload(): Promise<void> {
+    const holdsBack = (): Promise<boolean> =>
+      this.page.evaluate(() => !window.dispatchEvent(new Event('beforeunload', { cancelable: true })));
+    await expect.poll(holdsBack).toBe(false);
+    await this.page.reload();
+  }
+
   async room(name: 'Walk' | 'Set-up' | 'Kit' | 'Card'): Promise<void> {
     await this.page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name }).click();
     await expect(this.page.getByRole('heading', { level: 1, name: name === 'Card' ? 'Dial card' : name })).toBeAttached();

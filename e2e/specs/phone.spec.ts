@@ -38,6 +38,26 @@ for (const height of [844, 664]) {
       await expect(app.note('iso')).toContainText('near 5000');
     });
 
+    test('the set-up is tapped and stepped by thumb', async ({ app }) => {
+      const { page } = app;
+      await app.room('Set-up');
+      for (let stop = 0; stop < 3; stop++) await page.getByRole('button', { name: 'Next stop' }).tap();
+      const controls = page.getByRole('group', { name: 'What the hand sets' });
+      await expect(controls).toContainText('f/7.1');
+      const { x } = await app.axisText('rd-limits-chart', '1/1000');
+      const { y } = await app.axisText('rd-limits-chart', 'f/4');
+      await page.touchscreen.tap(x, y);
+      await expect(controls).toContainText('f/4');
+      await expect(controls).toContainText('1/1000');
+      await page.getByRole('button', { name: 'Aperture: more' }).tap();
+      await expect(controls).toContainText('f/4.5');
+      await page.getByRole('button', { name: 'Back to best' }).tap();
+      await expect(controls).toContainText('f/7.1');
+      const box = await page.getByRole('button', { name: 'Aperture: more' }).boundingBox();
+      expect(Math.min(box?.width ?? 0, box?.height ?? 0)).toBeGreaterThanOrEqual(48);
+      await expect(page.locator('body')).toHaveJSProperty('scrollWidth', 390);
+    });
+
     test('the walk and the kit are there without a sideways scroll', async ({ app }) => {
       const { page } = app;
       await app.room('Walk');

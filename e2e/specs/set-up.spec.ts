@@ -89,7 +89,7 @@ test.describe('what holds the picture', () => {
     await page.getByLabel('at', { exact: true }).last().fill('2.5m');
     await page.keyboard.press('Enter');
     await expect(page.locator('rd-ground-strip')).toContainText('iron ring 2.5 m');
-    await page.reload();
+    await app.reload();
     await expect(page.locator('rd-ground-strip')).toContainText('iron ring 2.5 m');
   });
 
@@ -151,7 +151,7 @@ test.describe('as light goes', () => {
     await expect(app.card.locator('[data-row="shutter"]')).toContainText('held');
     const home = page.getByRole('group', { name: 'Before setting off' });
     await home.getByLabel('Stabiliser on').check();
-    await page.reload();
+    await app.reload();
     await expect(home.getByLabel('Stabiliser on')).toBeChecked();
     await home.getByRole('button', { name: 'Start the check again' }).click();
     await expect(home.getByLabel('Stabiliser on')).not.toBeChecked();

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { BODY, FILM_400, FLASH_20, LENS_28, STANDARD } from '../../reference/sampleKit.js';
-import { DEFAULT_APPROACH, DEFAULT_INTENTS, type Intent, type Stop } from '../stop/index.js';
+import { DEFAULT_APPROACH, DEFAULT_FRAMING, DEFAULT_INTENTS, DEFAULT_SHOOTING, type Intent, type Stop } from '../stop/index.js';
 import type { Walk } from '../walk/index.js';
 import { type Archive, DEFAULT_SETTINGS, LARGEST_ARCHIVE_BYTES, readArchive, type ReadArchive, writeArchive } from './index.js';
 
@@ -73,6 +73,35 @@ describe('writing and reading back', () => {
     const stops = (Object.values(DEFAULT_INTENTS) as Intent[]).map((intent, k) => ({ ...STOP, id: `s${k}`, intent }));
     const archive = { ...ARCHIVE, walks: [{ ...WALK, stops }] };
     expect(readArchive(writeArchive(archive))).toEqual({ ok: true, archive });
+  });
+
+  it('gives back what was set by hand, how it is shot, what lies there, and the person’s own figures', () => {
+    const stop: Stop = {
+      ...STOP,
+      hand: { fNumber: 8, focusM: Infinity, shutterS: null, iso: 400, support: 'braced' },
+      shooting: { ...DEFAULT_SHOOTING, burstFrames: 5, smear: 'panned', lamp: 'screen', wantsGlitch: true },
+      ground: [
+        { label: 'kerb', distanceM: 1.6 },
+        { label: 'far wall', distanceM: 12 },
+      ],
+      framing: DEFAULT_FRAMING,
+    };
+    const archive: Archive = {
+      ...ARCHIVE,
+      standard: {
+        ...STANDARD,
+        figures: { braceStops: 2, walkingStops: -1 },
+        handTests: [{ againstRule: 4, frames: 10, sharp: 7 }],
+      },
+      walks: [{ ...WALK, homeChecked: ['aperture', 'focus'], stops: [stop] }],
+    };
+    expect(readArchive(writeArchive(archive))).toEqual({ ok: true, archive });
+  });
+
+  it('refuses a hand test with more steady frames than there were, and says where', () => {
+    const handTests = [{ againstRule: 4, frames: 10, sharp: 11 }];
+    const read = refusal(readArchive(writeArchive({ ...ARCHIVE, standard: { ...STANDARD, handTests } })));
+    expect(read.problems.join(' ')).toContain('standard.handTests[0].sharp');
   });
 
   it('keeps any text as it was', () => {

@@ -1,5 +1,5 @@
-import { dutyRipple, rippleAfter, unevennessEv } from '../handheld/index.js';
-import type { Figures } from '../kit/index.js';
+import { bandsAcross, dutyRipple, rippleAfter, unevennessEv } from '../handheld/index.js';
+import { bodyShutters, type Figures } from '../kit/index.js';
 import type { LampKind } from '../stop/index.js';
 import { figuresOf, type SetUpInput, shootingOf } from './searchInput.js';
 
@@ -39,5 +39,32 @@ export function flickerCurve(input: SetUpInput): (shutterS: number) => number {
   return (shutterS) => {
     const uneven = unevennessEv(rippleAfter({ ...pulse, shutterS }));
     return 1 - Math.min(1, Math.max(0, (uneven - flickerFreeEv) / Math.max(1e-6, flickerRuinEv - flickerFreeEv)));
+  };
+}
+
+/** What a pulsing light does to this body's times. */
+export interface FlickerAdvice {
+  readonly pulseHz: number;
+  /** Marked times, fast to slow, whose unevenness nobody sees. */
+  readonly safeS: readonly number[];
+  /** From here on every slower mark is safe; null where none is. */
+  readonly allSafeFromS: number | null;
+  /** Bands over the frame in a rolling readout; null where its time is not known. */
+  readonly bands: number | null;
+}
+
+/** Null under steady light. Safe times are whole periods, and whatever is long enough. */
+export function flickerAdvice(input: SetUpInput): FlickerAdvice | null {
+  const figures = figuresOf(input);
+  const pulse = pulseOf(shootingOf(input).lamp, figures);
+  if (pulse === null) return null;
+  const marks = bodyShutters(input.body);
+  const isSafe = (shutterS: number): boolean => unevennessEv(rippleAfter({ ...pulse, shutterS })) <= figures.flickerFreeEv;
+  const lastUnsafe = marks.reduce((last, shutterS, k) => (isSafe(shutterS) ? last : k), -1);
+  return {
+    pulseHz: pulse.pulseHz,
+    safeS: marks.filter(isSafe),
+    allSafeFromS: marks[lastUnsafe + 1] ?? null,
+    bands: input.body.readoutS === null ? null : bandsAcross(pulse.pulseHz, input.body.readoutS),
   };
 }

@@ -3,6 +3,7 @@ export { type ApproachRow, compareApproaches, type Dimension } from './compareAp
 export { type Across, type CameraMode, type Controls, controlsOf, depthSchool } from './controls.js';
 export { cardAt, dialCard, dialCardAt } from './dialCard.js';
 export { type Evaluation, evaluationAt } from './evaluation.js';
+export { type FlickerAdvice, flickerAdvice } from './flickerWorth.js';
 export { type HomeState, homeState, type HomeStop, type HomeStopResult } from './homeState.js';
 export {
   type Change,

@@ -1,7 +1,17 @@
+import { BODY } from '../../reference/sampleKit.js';
 import { sampleStop } from '../../reference/sampleStops.js';
 import { autoExposure } from '../exposure/index.js';
-import { DEFAULT_APPROACH, DEFAULT_INTENTS } from '../stop/index.js';
-import { cameraResponse, type CellPlace, evaluationAt, passersAt, placeOfHand, prepareSearch, searchAt } from './index.js';
+import { DEFAULT_APPROACH, DEFAULT_INTENTS, DEFAULT_SHOOTING } from '../stop/index.js';
+import {
+  cameraResponse,
+  type CellPlace,
+  evaluationAt,
+  flickerAdvice,
+  passersAt,
+  placeOfHand,
+  prepareSearch,
+  searchAt,
+} from './index.js';
 
 const HAND = { fNumber: 2 ** (17 / 6), focusM: 3, shutterS: 2 ** -9, iso: null, support: 'handheld' as const };
 
@@ -33,6 +43,36 @@ describe('the camera’s response', () => {
     // ISO 6400 at f/7.1 and 1/512 is EV log2(50.8·512/64) = 8.667.
     expect(low?.errorEv).toBeCloseTo(6 - 8.667, 3);
     expect((low?.errorEv ?? 0) - (lower?.errorEv ?? 0)).toBeCloseTo(1, 9);
+  });
+});
+
+describe('under pulsing lamps', () => {
+  const under = (lamp: 'poorLed' | 'goodLed' | 'steady', readoutS: number | null = 0.02) =>
+    flickerAdvice(
+      sampleStop(DEFAULT_INTENTS.litStreet, 5, { shooting: { ...DEFAULT_SHOOTING, lamp }, body: { ...BODY, readoutS } }),
+    );
+  it('whole periods of 1/100 s are safe, and all from 1/30 on', () => {
+    // m 0.8, 100 Hz: at 1/102 s r = 0.8·0.0493/3.092 = 0.0128, 0.04 stops; at 1/64 0.160, 0.47; at 1/40 0.103, 0.30; at 1/32 0.09.
+    const advice = under('poorLed');
+    const isSafe = (log2S: number): boolean => advice?.safeS.some((time) => Math.abs(Math.log2(time) - log2S) < 1e-6) ?? false;
+    expect([-7, -20 / 3, -19 / 3, -6, -17 / 3, -16 / 3, -5, -14 / 3].map(isSafe)).toEqual([
+      false,
+      true,
+      false,
+      false,
+      true,
+      false,
+      true,
+      true,
+    ]);
+    expect(advice?.allSafeFromS).toBeCloseTo(1 / 32, 9);
+    // 100 Hz x 20 ms.
+    expect(advice?.bands).toBeCloseTo(2, 9);
+  });
+  it('good lamps are safe at any time, and steady ones are no matter', () => {
+    expect(under('goodLed')?.allSafeFromS).toBeCloseTo(2 ** -12, 9);
+    expect(under('goodLed', null)?.bands).toBeNull();
+    expect(under('steady')).toBeNull();
   });
 });
 

@@ -15,6 +15,7 @@ import { SetUpClient } from '../workers/set-up.client';
 import { kitInHand } from './bag';
 import { type Card, CardStore, type NoCard, setUpInputFor } from './card.store';
 import { conflate } from './conflate';
+import { partsOf } from './scenes';
 import { WorkspaceStore } from './workspace.store';
 
 /** A slow answer with the card that it is about. */
@@ -63,6 +64,7 @@ export class FindingsStore {
   ]).pipe(
     auditTime(REST_MS),
     map(([workspace, walk]) => (walk === null ? [] : homeStops(workspace, walk))),
+    distinctUntilChanged(isSameHome),
     conflate((stops) => this.client.ask({ kind: 'home', stops })),
     startWith(null),
     shareReplay({ bufferSize: 1, refCount: true }),
@@ -79,6 +81,19 @@ export class FindingsStore {
       shareReplay({ bufferSize: 1, refCount: true }),
     );
   }
+}
+
+/** Whether a home state has the same to serve as before: what the hand does at a stop is no matter of it. */
+function isSameHome(before: readonly HomeStop[], after: readonly HomeStop[]): boolean {
+  return (
+    before.length === after.length &&
+    before.every(({ id, input }, k) => {
+      const other = after[k];
+      if (other?.id !== id || other.input.light.keyEv100 !== input.light.keyEv100) return false;
+      const [parts, others] = [partsOf(input), partsOf(other.input)];
+      return parts.length === others.length && parts.every((part, j) => part === others[j]);
+    })
+  );
 }
 
 /** Every stop at its arrival, with the lens of the first and the walk's own approach: what a home state has to serve. */

@@ -6,7 +6,7 @@ const MOST = 6;
  * Everything of a search but the light's brightness and the zone that is wanted, by identity: what was not edited is the
  * same object. The zone is what one would like, and enters no chance.
  */
-function partsOf({ light, subject: { medianM, spread }, ...rest }: SetUpInput): readonly unknown[] {
+export function partsOf({ light, subject: { medianM, spread }, ...rest }: SetUpInput): readonly unknown[] {
   return [...Object.values(rest), light.spreadEv, light.surface, medianM, spread];
 }
 

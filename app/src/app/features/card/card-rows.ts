@@ -1,4 +1,4 @@
-import type { Why } from '@roam-dial/core';
+import type { HomeState, Why } from '@roam-dial/core';
 import type { Card } from '../../state/card.store';
 import type { Wording } from '../../wording/wording';
 import {
@@ -77,4 +77,23 @@ export function cardRows(card: Card, wording: Wording): readonly CardRow[] {
     why: null,
   };
   return [...rows, flash];
+}
+
+/**
+ * Rows that the home state already has: lifting the camera is enough for them, so they take one line. The meter's home is
+ * compensation 0; a stop that no home state serves has none.
+ */
+export function rowsAtHome({ stop, walk, input, result }: Card, home: HomeState | null): ReadonlySet<CardRowKey> {
+  if (home === null || !home.stops.some(({ id }) => id === stop.id)) return new Set();
+  const { hand } = result.setUp.found;
+  const isSameExposure = input.approach.exposure === walk.approach.exposure;
+  const isFixed = input.approach.focus === 'fixedZone';
+  const same: Readonly<Record<Exclude<CardRowKey, 'flash'>, boolean>> = {
+    aperture: hand.fNumber === home.hand.fNumber,
+    focus: isFixed && hand.focusM === home.hand.focusM,
+    shutter: isSameExposure && hand.shutterS !== null && hand.shutterS === home.hand.shutterS,
+    iso: isSameExposure && hand.iso === home.hand.iso,
+    meter: result.setUp.meter.compensationEv === 0,
+  };
+  return new Set((Object.keys(same) as (keyof typeof same)[]).filter((key) => same[key]));
 }

@@ -1,12 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { type KitItem, ladderOf, type Stop, type Walk } from '@roam-dial/core';
+import { type Hand, homeState, type KitItem, ladderOf, type Stop, type Walk } from '@roam-dial/core';
 import { readArchive } from '@roam-dial/core/formats';
 import type { Workspace } from '../../data/workspace';
 import { type Card, cardFor, focusOn, type NoCard } from '../../state/card.store';
 import { parseClock } from '../../state/selection.store';
 import { Wording } from '../../wording/wording';
-import { cardRows } from './card-rows';
+import { type CardRowKey, cardRows, rowsAtHome } from './card-rows';
 import {
   chanceSentence,
   headline,
@@ -169,6 +169,29 @@ describe('when there is no card, or not this one', () => {
   it('warns that the magnified view lies about f/7.1, and not about f/4', () => {
     expect(liveViewCaution(card('vessen', 640), WORDING)).toContain('shows f/5.6 at most');
     expect(liveViewCaution(card('tollard', 345), WORDING)).toBeNull();
+  });
+});
+
+describe('what is as at home', () => {
+  const home = homeState([{ id: 'vessen', input: card('vessen', 640).input }]);
+  const atHome = (hand: Partial<Hand>): CardRowKey[] => {
+    const set = { ...(home?.hand as Hand), ...hand };
+    return [
+      ...rowsAtHome(
+        card(
+          'vessen',
+          640,
+          changed((stop) => ({ ...stop, hand: set })),
+        ),
+        home,
+      ),
+    ];
+  };
+  it('is marked row by row, and nothing of a stop that no home state serves', () => {
+    expect(atHome({})).toEqual(['aperture', 'focus', 'shutter', 'iso', 'meter']);
+    expect(atHome({ fNumber: 2, focusM: 5 })).toEqual(['shutter', 'iso', 'meter']);
+    expect(rowsAtHome(card('tollard', 345), home).size).toBe(0);
+    expect(rowsAtHome(card('vessen', 640), null).size).toBe(0);
   });
 });
 

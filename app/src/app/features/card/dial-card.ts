@@ -7,7 +7,7 @@ import { CardFocus } from '../../state/card-focus';
 import { FindingsStore } from '../../state/findings.store';
 import { HandStore } from '../../state/hand.store';
 import { WordingStore } from '../../state/wording.store';
-import { type CardRowKey, cardRows } from './card-rows';
+import { type CardRowKey, cardRows, rowsAtHome } from './card-rows';
 import {
   chanceSentence,
   headline,
@@ -44,7 +44,9 @@ export class DialCard {
   private readonly wording = inject(WordingStore).wording;
   private readonly hand = inject(HandStore);
   private readonly state = toSignal(inject(CardStore).card$);
-  private readonly ladder = toSignal(inject(FindingsStore).ladder$);
+  private readonly findings = inject(FindingsStore);
+  private readonly ladder = toSignal(this.findings.ladder$);
+  private readonly home = toSignal(this.findings.home$, { initialValue: null });
   protected readonly pointedAt = inject(CardFocus).pointedAt;
   protected readonly openWhy = signal<CardRowKey | null>(null);
 
@@ -68,6 +70,7 @@ export class DialCard {
       name: card.stop.name,
       light: lightSentence(card, wording),
       rows: cardRows(card, wording),
+      atHome: rowsAtHome(card, this.home()),
       ladder,
       next: nextStep(ladder),
       chance: chanceSentence(card),

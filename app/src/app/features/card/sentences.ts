@@ -256,7 +256,7 @@ export function ladderLines(card: Card, ladder: LightLadder | null, wording: Wor
   const holdsTo = (rungs[current] as Rung).toEv100;
   const first: LadderLine = {
     ev: 'now',
-    change: holdsTo >= now - 1e-9 ? 'change at the next third' : `nothing to change down to EV ${wording.ev(holdsTo)}`,
+    change: holdsTo >= now - 1e-9 ? 'as it is' : `nothing to change down to EV ${wording.ev(holdsTo)}`,
     effect: '',
   };
   const instead = ends?.instead == null ? '' : `${INTENT_NAMES[ends.instead]} still works`;

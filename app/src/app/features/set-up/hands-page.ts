@@ -3,11 +3,13 @@ import { MatButtonModule } from '@angular/material/button';
 import {
   barrelTape,
   bodyShutters,
+  FIGURE_RANGES,
   fitSteadiness,
   focusPositionsM,
   lensApertures,
   type MissingMeasurement,
   shakeLimitS,
+  type Standard,
   type StoredHandTest,
   steadyCurve,
 } from '@roam-dial/core';
@@ -23,6 +25,7 @@ import { RoomState } from './room-state';
 
 const FULL_STOP = Math.SQRT2;
 const STEADINESS = { low: -4, high: 6 };
+const FLOOR = { low: 1 / 8000, high: 1 };
 const FASTEST_DRAWN_S = 1 / 1000;
 const SLOWEST_DRAWN_S = 2;
 
@@ -113,10 +116,7 @@ export class HandsPage {
   protected moveLimit(stops: number): void {
     this.store.edit(
       { label: 'change your steadiness', mergeKey: 'standard/steadiness' },
-      changeStandard((standard) => ({
-        ...standard,
-        steadinessStops: Math.max(STEADINESS.low, Math.min(STEADINESS.high, thirds(standard.steadinessStops + stops))),
-      })),
+      changeStandard((standard) => moved(standard, stops)),
     );
   }
 
@@ -128,8 +128,7 @@ export class HandsPage {
     this.store.edit(
       { label: 'take your steadiness from your frames' },
       changeStandard((standard) => ({
-        ...standard,
-        steadinessStops: Math.round(stops * 100) / 100,
+        ...moved({ ...standard, steadinessStops: 0 }, Math.round(stops * 100) / 100),
         steadinessSpreadStops: Math.round(spreadStops * 100) / 100,
       })),
     );
@@ -204,13 +203,24 @@ function standing({ shooting }: Card['input']): NonNullable<Card['input']['shoot
   return { ...base, ...shooting, burstFrames: 1, isWalking: false };
 }
 
-/** What the rule says for this lens without the person's own steadiness. */
+/** What the rule says for this lens without the person's own steadiness, however long that may be. */
 function ruleLimitS({ input }: Card): number {
-  return shakeLimitS({ ...input, standard: { ...input.standard, steadinessStops: 0 }, shooting: standing(input) }, 'handheld');
+  const figures = { ...input.standard.figures, longestHandheldS: FIGURE_RANGES.longestHandheldS[1] };
+  return shakeLimitS(
+    { ...input, standard: { ...input.standard, figures, steadinessStops: 0 }, shooting: standing(input) },
+    'handheld',
+  );
 }
 
-function thirds(stops: number): number {
-  return Math.round(stops * 3) / 3;
+/** Steadier by so many stops: against the rule, or the fixed floor itself where that is the rule. */
+function moved(standard: Standard, stops: number): Standard {
+  const { shakeRule } = standard;
+  if (shakeRule.kind === 'floor') {
+    const floorS = Math.max(FLOOR.low, Math.min(FLOOR.high, shakeRule.floorS * 2 ** stops));
+    return { ...standard, shakeRule: { ...shakeRule, floorS } };
+  }
+  const wanted = Math.round((standard.steadinessStops + stops) * 100) / 100;
+  return { ...standard, steadinessStops: Math.max(STEADINESS.low, Math.min(STEADINESS.high, wanted)) };
 }
 
 function isFullStopFrom(widest: number, fNumber: number): boolean {

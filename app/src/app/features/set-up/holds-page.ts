@@ -6,6 +6,7 @@ import { changeStop } from '../../state/edits';
 import { HandStore } from '../../state/hand.store';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { CheckField } from '../../ui/check-field';
+import { flickerSentence } from './flicker-sentence';
 import { groundSentence } from './ground-sentence';
 import { GroundMarks } from './ground-marks';
 import { fieldOf, handFor, limitsView, limitsWords, placeOf } from './limits-view';
@@ -76,6 +77,10 @@ export class HoldsPage {
   });
   protected readonly isEmpty = computed(() => this.limits()?.fields.fields.every(({ limits }) => limits.length > 0) ?? false);
 
+  protected readonly flicker = computed(() => {
+    const card = this.room.card();
+    return card === null ? null : flickerSentence(card, this.wording());
+  });
   protected readonly ground = computed(() => {
     const [card, found] = [this.room.card(), this.room.found()];
     if (card === null || found === null) return null;

@@ -13,6 +13,7 @@ import {
   type WayOut,
 } from '@roam-dial/core';
 import { ResponseChart, type ResponseWords } from '../../charts/response-chart';
+import { ofKind } from '../../state/bag';
 import type { Card } from '../../state/card.store';
 import { scenes } from '../../state/card.store';
 import { changeStop, changeWalk } from '../../state/edits';
@@ -170,14 +171,22 @@ export class LightPage {
     const card = this.room.card();
     if (card === null || finding?.card.stop.id !== card.stop.id || finding.answer === null) return null;
     const wording = this.wording();
-    return finding.answer.map((one) => ({
-      way: one.way,
-      text: wayText(one.way, card, wording),
-      before: Math.round(one.chanceBefore * 100),
-      after: Math.round(one.chanceAfter * 100),
-      cost: wayCost(one, wording),
-    }));
+    return finding.answer
+      .filter(({ way }) => this.isAtHand(way))
+      .map((one) => ({
+        way: one.way,
+        text: wayText(one.way, card, wording),
+        before: Math.round(one.chanceBefore * 100),
+        after: Math.round(one.chanceAfter * 100),
+        cost: wayCost(one, wording),
+      }));
   });
+
+  /** A tripod that stays at home is no way out. */
+  private isAtHand(way: WayOut): boolean {
+    if (way.kind !== 'support' || way.support !== 'tripod') return true;
+    return ofKind(this.room.workspace()?.kit ?? [], 'support').some(({ supportKind, inBag }) => supportKind !== 'wall' && inBag);
+  }
 
   protected readonly homeView = computed(() => {
     const [home, card] = [this.home(), this.room.card()];

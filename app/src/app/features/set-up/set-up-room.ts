@@ -1,8 +1,9 @@
 import { BreakpointObserver } from '@angular/cdk/layout';
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { map } from 'rxjs';
+import { AppActions } from '../../state/app-actions';
 import { RibbonHead } from '../ribbon';
 import { HandBar } from './hand-bar';
 import { RoomState } from './room-state';
@@ -23,6 +24,13 @@ const MISSING_WORDS = {
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h1 class="visually-hidden">Set-up</h1>
+    @if (isPhone()) {
+      <div class="stops">
+        <button type="button" class="plain-button" aria-label="Stop before" (click)="actions.stepStop(-1)">‹</button>
+        <strong>{{ stopName() }}</strong>
+        <button type="button" class="plain-button" aria-label="Next stop" (click)="actions.stepStop(1)">›</button>
+      </div>
+    }
     <rd-ribbon-head [isPhone]="isPhone()" [gutter]="isPhone() ? 92 : 124" />
     <nav class="pages" aria-label="Pages of Set-up">
       @for (page of pages; track page.path) {
@@ -42,6 +50,8 @@ const MISSING_WORDS = {
 })
 export class SetUpRoom {
   protected readonly room = inject(RoomState);
+  protected readonly actions = inject(AppActions);
+  protected readonly stopName = computed(() => this.room.card()?.stop.name ?? '');
   protected readonly words = MISSING_WORDS;
   protected readonly pages = [
     { path: 'holds', name: 'What holds it' },

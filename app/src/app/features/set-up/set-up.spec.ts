@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { inflateSync } from 'node:zlib';
-import { barrelTape, homeState, isoCeilingOf, type Lens, type Stop, type Walk, waysOut } from '@roam-dial/core';
+import { barrelTape, DEFAULT_SHOOTING, homeState, isoCeilingOf, type Lens, type Stop, type Walk, waysOut } from '@roam-dial/core';
 import { readArchive } from '@roam-dial/core/formats';
 import type { Workspace } from '../../data/workspace';
 import { type Card, cardFor, focusOn } from '../../state/card.store';
@@ -9,6 +9,7 @@ import { changeStop } from '../../state/edits';
 import { Wording } from '../../wording/wording';
 import { barrelTapePdf } from './barrel-tape-pdf';
 import { fieldCheck } from './field-check';
+import { flickerSentence } from './flicker-sentence';
 import { groundSentence } from './ground-sentence';
 import { homeChecks } from './home-checks';
 import { cellOf, fieldOf, handFor, limitsView, limitsWords, placeOf } from './limits-view';
@@ -72,6 +73,16 @@ describe('the ground in words', () => {
   it('says “about” where every shot is a guess', () => {
     const guessed = card('vessen', 640, (stop) => ({ ...stop, subject: { ...stop.subject, spread: 0 }, ground: [] }));
     expect(groundSentence(guessed, WORDING)).toMatch(/^\d+ of 100 that you shoot at “about 3 m” are inside\.$/);
+  });
+});
+
+describe('pulsing lamps in words', () => {
+  it('name the safe times and the bands; steady light needs no word', () => {
+    const led = card('vessen', 640, (stop) => ({ ...stop, shooting: { ...DEFAULT_SHOOTING, lamp: 'poorLed' } }));
+    expect(flickerSentence(led, WORDING)).toMatch(
+      /^This light pulses 100 times a second: safe are 1\/100, 1\/50, 1\/30 or slower\./,
+    );
+    expect(flickerSentence(VESSEN, WORDING)).toBeNull();
   });
 });
 
