@@ -12,7 +12,7 @@ import {
 import { auditTime, combineLatest, distinctUntilChanged, filter, map, type Observable, shareReplay, startWith } from 'rxjs';
 import type { Workspace } from '../data/workspace';
 import { SetUpClient } from '../workers/set-up.client';
-import { kitInHand } from './bag';
+import { kitInHand, type KitInHand } from './bag';
 import { type Card, CardStore, type NoCard, setUpInputFor } from './card.store';
 import { conflate } from './conflate';
 import { partsOf } from './scenes';
@@ -22,6 +22,17 @@ import { WorkspaceStore } from './workspace.store';
 export interface Finding<Answer> {
   readonly card: Card;
   readonly answer: Answer | null;
+}
+
+/** The home state, and the kit that it is set on: the lens of the walk's first stop. */
+export interface HomeFinding {
+  readonly home: HomeState;
+  readonly kit: KitInHand;
+}
+
+interface HomeQuestion {
+  readonly stops: readonly HomeStop[];
+  readonly kit: KitInHand;
 }
 
 /** Slow questions are asked when the hand rests for a moment. */
@@ -55,7 +66,7 @@ export class FindingsStore {
     isSameSearch,
   );
 
-  readonly home$: Observable<HomeState | null> = combineLatest([
+  readonly home$: Observable<HomeFinding | null> = combineLatest([
     this.workspace$,
     inject(CardStore).focus$.pipe(
       map(({ walk }) => walk),
@@ -63,9 +74,12 @@ export class FindingsStore {
     ),
   ]).pipe(
     auditTime(REST_MS),
-    map(([workspace, walk]) => (walk === null ? [] : homeStops(workspace, walk))),
+    map(([workspace, walk]) => (walk === null ? null : homeQuestion(workspace, walk))),
     distinctUntilChanged(isSameHome),
-    conflate((stops) => this.client.ask({ kind: 'home', stops })),
+    conflate(async (question) => {
+      const home = question === null ? null : await this.client.ask({ kind: 'home', stops: question.stops });
+      return question === null || home === null ? null : { home, kit: question.kit };
+    }),
     startWith(null),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
@@ -84,7 +98,9 @@ export class FindingsStore {
 }
 
 /** Whether a home state has the same to serve as before: what the hand does at a stop is no matter of it. */
-function isSameHome(before: readonly HomeStop[], after: readonly HomeStop[]): boolean {
+function isSameHome(a: HomeQuestion | null, b: HomeQuestion | null): boolean {
+  if (a === null || b === null) return a === b;
+  const [before, after] = [a.stops, b.stops];
   return (
     before.length === after.length &&
     before.every(({ id, input }, k) => {
@@ -97,15 +113,16 @@ function isSameHome(before: readonly HomeStop[], after: readonly HomeStop[]): bo
 }
 
 /** Every stop at its arrival, with the lens of the first and the walk's own approach: what a home state has to serve. */
-function homeStops(workspace: Workspace, walk: Walk): readonly HomeStop[] {
+function homeQuestion(workspace: Workspace, walk: Walk): HomeQuestion | null {
   const first = walk.stops[0];
   const kit = first === undefined ? null : kitInHand(workspace.kit, walk, { ...first, lensId: null, focalLengthMm: null });
-  if (kit === null) return [];
+  if (kit === null) return null;
   const { day, cloud, place } = walk;
-  return walk.stops.flatMap((stop) => {
+  const stops = walk.stops.flatMap((stop) => {
     const light = stopLightOn({ ...place, site: stop, day, cloud, minuteOfDay: stop.arriveMin });
     if (light === null || stop.subject.nearM <= kit.focalLengthMm / 1000) return [];
     const input: SetUpInput = { ...setUpInputFor(workspace, walk, stop, kit, light), approach: walk.approach };
     return [{ id: stop.id, input }];
   });
+  return { stops, kit };
 }

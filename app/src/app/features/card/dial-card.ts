@@ -70,7 +70,7 @@ export class DialCard {
       name: card.stop.name,
       light: lightSentence(card, wording),
       rows: cardRows(card, wording),
-      atHome: rowsAtHome(card, this.home()),
+      atHome: rowsAtHome(card, this.home()?.home ?? null),
       ladder,
       next: nextStep(ladder),
       chance: chanceSentence(card),
