@@ -1,11 +1,11 @@
-/** Exposure times a sixth of a stop apart, so that every mark in thirds and halves is one of them. */
+/** Exposure times a twelfth of a stop apart, so that every mark in thirds and halves is one of them. */
 export interface TimeGrid {
   /** log2 of the first, in seconds. */
   readonly firstLog2: number;
   readonly count: number;
 }
 
-export const TIMES_PER_STOP = 6;
+export const TIMES_PER_STOP = 12;
 
 export function timeGrid(fastestS: number, slowestS: number): TimeGrid {
   const first = Math.floor(Math.log2(fastestS) * TIMES_PER_STOP + 1e-6);
