@@ -125,7 +125,8 @@ export function centrePointTable(
       for (const [nearest, farthest] of lockIntervalsM({ perM, focalM: focalLengthMm / 1000, cosOffset, shiftM })) {
         const [low, high] = [shareBelow(nearest), shareBelow(farthest)];
         depth[zone] = (depth[zone] as number) + way.weight * (high - low);
-        for (let time = 0; time < grid.count; time++) {
+        // The longer the time, the farther away all smear too much: past the far end nobody is left.
+        for (let time = 0; time < grid.count && (from[time] as number) < high; time++) {
           const share = Math.min(high, to[time] as number) - Math.max(low, from[time] as number);
           if (share > 0) joint[zone * grid.count + time] = (joint[zone * grid.count + time] as number) + way.weight * share;
         }
