@@ -7,7 +7,7 @@ import { ValueField } from '../../ui/value-field';
 import { numberCodec } from '../../wording/codec';
 
 const SMEAR_CHOICES = choicesOf<SmearWish>({
-  byIntent: 'as the picture asks',
+  byIntent: 'by the picture',
   strict: 'none at the edges',
   loose: 'some will do',
   wanted: 'wanted: they shall streak',
