@@ -215,8 +215,12 @@ function rungsOf(scene: Scene, cells: readonly Cells[], places: readonly CellPla
 }
 
 export interface LadderOptions {
-  /** A set-up that the ladder must stand on at the light now: what is in the hand. */
+  /** A set-up that the ladder stands on at the light now, where any can: what is in the hand. */
   readonly through?: Hand;
+}
+
+function scoreOf(cells: Cells, place: CellPlace): number {
+  return cells.score[cellIndex(cells, place)] as number;
 }
 
 /** A ladder whose stop has been prepared. */
@@ -242,18 +246,20 @@ export function ladderOf(scene: Scene, keyEv100: number, { through }: LadderOpti
   const candidates = ladderCandidates(scene, [...(fixed === null ? [] : [fixed]), ...inSpan(bests)]);
   const nowAt = STEPS / 2 - span.first;
   const losses = inSpan(cells).map((at, k) => {
-    const best = at.score[cellIndex(at, bests[span.first + k] as CellPlace)] as number;
+    const best = scoreOf(at, bests[span.first + k] as CellPlace);
     return Float64Array.from(candidates, (place) => {
       if (fixed !== null && k === nowAt && cellIndex(at, place) !== cellIndex(at, fixed)) return Infinity;
       const { across, focusM } = scene.controls;
       const [pair, zone] = [place.aperture * across.values.length + place.across, place.aperture * focusM.length + place.focus];
       const isAllowed =
         keepsHardLimits(at, pair, zone) || cellIndex(at, place) === cellIndex(at, bests[span.first + k] as CellPlace);
-      return isAllowed ? best - (at.score[cellIndex(at, place)] as number) : Infinity;
+      return isAllowed ? best - scoreOf(at, place) : Infinity;
     });
   });
   const prices = pricesOf(scene);
   const found = cheapestPath(losses, (a, b) => priceOfStep(prices, candidates[a] as CellPlace, candidates[b] as CellPlace));
+  // From a hand that burns the highlights no step darker is allowed to close again: the stop's own ladder then.
+  if (found === null && through !== undefined) return ladderOf(scene, keyEv100);
   const path = found?.path.map((k) => candidates[k] as CellPlace) ?? [];
   const endEv = evs[span.last + 1];
   return {
