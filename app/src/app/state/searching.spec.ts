@@ -1,0 +1,155 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Hand, SetUpInput, Walk } from '@roam-dial/core';
+import { readArchive } from '@roam-dial/core/formats';
+import { Subject } from 'rxjs';
+import type { Workspace } from '../data/workspace';
+import { type Card, cardFor, focusOn } from './card.store';
+import { conflate } from './conflate';
+import { changeStandard, changeStop } from './edits';
+import { Scenes } from './scenes';
+
+function demo(): Workspace {
+  const read = readArchive(readFileSync(join(__dirname, '../../../public/demo.json'), 'utf8'));
+  if (!read.ok) throw new Error(read.message);
+  return { ...read.archive, walks: read.archive.walks.map((walk) => ({ ...walk, day: '2027-03-13' })) };
+}
+const WORKSPACE = demo();
+const WALK = WORKSPACE.walks[0] as Walk;
+
+function card(workspace: Workspace, minuteOfDay = 640): Card {
+  const found = cardFor(workspace, focusOn(workspace, { walkId: null, stopId: 'vessen', minuteOfDay }));
+  if (found.kind === 'none') throw new Error(found.detail);
+  return found;
+}
+const INPUT = card(WORKSPACE).input;
+
+describe('prepared searches', () => {
+  it('are the same object while nothing is edited, and cells while the light is the same', () => {
+    const scenes = new Scenes();
+    const first = scenes.cellsOf(INPUT);
+    expect(scenes.cellsOf({ ...INPUT })).toBe(first);
+    expect(scenes.cellsOf({ ...INPUT, light: { ...INPUT.light } })).toBe(first);
+    const darker = scenes.cellsOf({ ...INPUT, light: { ...INPUT.light, keyEv100: 8 } });
+    expect(darker).not.toBe(first);
+    // The part that is heavy is shared.
+    expect(darker.scene.table).toBe(first.scene.table);
+  });
+  it('take a new zone wanted without a new search, and show it', () => {
+    const scenes = new Scenes();
+    const first = scenes.cellsOf(INPUT);
+    const zoned = scenes.cellsOf({ ...INPUT, subject: { ...INPUT.subject, nearM: 1.5 } });
+    expect(zoned.chance).toBe(first.chance);
+    expect(zoned.scene.input.subject.nearM).toBe(1.5);
+  });
+  it.each<[string, (input: SetUpInput) => SetUpInput]>([
+    ['a distance', (input) => ({ ...input, subject: { ...input.subject, medianM: 4 } })],
+    ['the people', (input) => ({ ...input, movers: { ...input.movers, speedMps: 2 } })],
+    ['the body', (input) => ({ ...input, body: { ...input.body, stabiliserStops: 0 } })],
+    ['the standard', (input) => ({ ...input, standard: { ...input.standard, steadinessStops: 1 } })],
+    ['the approach', (input) => ({ ...input, approach: { ...input.approach, exposure: 'bothHeld' } })],
+    ['the light’s spread', (input) => ({ ...input, light: { ...input.light, spreadEv: 1.5 } })],
+  ])('are worked out anew for %s', (_, change) => {
+    const scenes = new Scenes();
+    expect(scenes.of(change(INPUT)).table).not.toBe(scenes.of(INPUT).table);
+  });
+  it('forget the oldest, and still answer', () => {
+    const scenes = new Scenes();
+    const tableOf = (medianM: number) => scenes.of({ ...INPUT, subject: { ...INPUT.subject, medianM } }).table;
+    const first = tableOf(2);
+    for (let k = 1; k <= 6; k++) tableOf(2 + k / 10);
+    expect(tableOf(2)).not.toBe(first);
+    expect([...tableOf(2).depth]).toEqual([...first.depth]);
+  });
+  it('check a zone turned round, searched before or not', () => {
+    const scenes = new Scenes();
+    scenes.cellsOf(INPUT);
+    const turned = { ...INPUT, subject: { ...INPUT.subject, nearM: 9, farM: 2 } };
+    expect(() => scenes.cellsOf(turned)).toThrow('subject.farM');
+  });
+});
+
+describe('the card', () => {
+  const withHand = (hand: Hand): Workspace => changeStop(WALK.id, 'vessen', (stop) => ({ ...stop, hand }))(WORKSPACE);
+  const best = card(WORKSPACE).result.best.hand;
+
+  it('shows the best while the hand has set nothing, or just that', () => {
+    expect(card(WORKSPACE).isChosen).toBe(false);
+    expect(card(withHand(best)).isChosen).toBe(false);
+  });
+  it('shows what the hand has set, and what the best would be', () => {
+    const chosen = card(withHand({ ...best, fNumber: 2 }));
+    expect(chosen.isChosen).toBe(true);
+    expect(chosen.result.setUp.aperture.fNumber).toBe(2);
+    expect(chosen.result.best.hand).toEqual(best);
+    // The search is not done again for a hand.
+    expect(chosen.cells).toBe(card(WORKSPACE).cells);
+  });
+  it('takes the nearest marks where the kit has changed since', () => {
+    const odd = card(withHand({ fNumber: 3.3, focusM: 2.8, shutterS: 1 / 700, iso: 123, support: 'tripod' })).result.setUp.found
+      .hand;
+    expect(odd.fNumber).toBeCloseTo(2 ** (10 / 6), 1);
+    expect(odd.focusM).toBe(3);
+    expect(Math.round(1 / (odd.shutterS ?? 0))).toBe(645);
+  });
+  it('counts the wall in the bag, unless the person has a figure of their own', () => {
+    const gain = (workspace: Workspace): number | undefined => card(workspace).input.standard.figures?.braceStops;
+    const kit = WORKSPACE.kit.map((item) =>
+      item.kind === 'support' && item.supportKind === 'wall' ? { ...item, gainStops: 2.5 } : item,
+    );
+    const leaning = { ...WORKSPACE, kit };
+    expect(gain(leaning)).toBe(2.5);
+    expect(gain(changeStandard((standard) => ({ ...standard, figures: { braceStops: 1 } }))(leaning))).toBe(1);
+  });
+});
+
+describe('asking the latest only', () => {
+  function asked(): { ask: (question: number) => Promise<string>; open: ((answer: string) => void)[]; questions: number[] } {
+    const open: ((answer: string) => void)[] = [];
+    const questions: number[] = [];
+    const ask = (question: number): Promise<string> => {
+      questions.push(question);
+      return new Promise((resolve) => open.push(resolve));
+    };
+    return { ask, open, questions };
+  }
+  const settle = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 0));
+
+  it('one at a time, and never what has been overtaken', async () => {
+    const { ask, open, questions } = asked();
+    const source = new Subject<number>();
+    const answers: string[] = [];
+    source.pipe(conflate(ask)).subscribe((answer) => answers.push(answer));
+    for (const question of [1, 2, 3, 4]) source.next(question);
+    expect(questions).toEqual([1]);
+    open[0]?.('one');
+    await settle();
+    expect(questions).toEqual([1, 4]);
+    open[1]?.('four');
+    await settle();
+    expect(answers).toEqual(['one', 'four']);
+  });
+  it('ends when its source has and the last answer is in', async () => {
+    const { ask, open } = asked();
+    const source = new Subject<number>();
+    let isOver = false;
+    source.pipe(conflate(ask)).subscribe({ complete: () => (isOver = true) });
+    source.next(1);
+    source.complete();
+    expect(isOver).toBe(false);
+    open[0]?.('one');
+    await settle();
+    expect(isOver).toBe(true);
+  });
+  it('hands on what fails, in the asking and in the source', async () => {
+    const failures: unknown[] = [];
+    const source = new Subject<number>();
+    source.pipe(conflate(() => Promise.reject(new Error('dead')))).subscribe({ error: (error: unknown) => failures.push(error) });
+    source.next(1);
+    await settle();
+    const other = new Subject<number>();
+    other.pipe(conflate(() => Promise.resolve(1))).subscribe({ error: (error: unknown) => failures.push(error) });
+    other.error('gone');
+    expect(failures).toEqual([new Error('dead'), 'gone']);
+  });
+});
