@@ -1,5 +1,5 @@
 /** The arrows of the house: app → core, server → core, e2e → the screen only; inside core only upwards in this list. */
-const CORE = ['units', 'optics', 'handheld', 'exposure', 'light', 'kit', 'stop', 'metering', 'setup', 'walk', 'log', 'formats'];
+const CORE = ['units', 'optics', 'handheld', 'exposure', 'light', 'streets', 'kit', 'stop', 'metering', 'setup', 'walk', 'log', 'formats'];
 
 const coreOrder = CORE.slice(0, -1).map((folder, k) => ({
   name: `core-${folder}-looks-up-only`,

@@ -7,7 +7,7 @@ export {
 } from './artificial.js';
 export { type DayClock, dayClock, dayOfYear, MINUTES_PER_DAY } from './dayClock.js';
 export { checkTimeZone, type DaySpan, localDaySpan } from './localDay.js';
-export type { Building } from './prisms.js';
+export { type Building, isStrictlyInside, type LevelRay, passesThrough, type Prism, readPrism } from './prisms.js';
 export { type Refraction } from './refraction.js';
 export { isSunlit, type ScenePoint, type ShadowScene, shadowScene } from './shadowScene.js';
 export {

@@ -6,11 +6,13 @@ export interface Building {
   readonly heightM: number;
   /** Underside of an arch or overhang; 0 by default. */
   readonly baseM?: number;
+  /** Holes of the footprint, open to the sky: simple polygons inside it. */
+  readonly courtyards?: readonly (readonly (readonly [eastM: number, northM: number])[])[];
 }
 
 export interface Prism {
-  /** x0, y0, x1, y1, … without the closing point. */
-  readonly corners: Float64Array;
+  /** The outline, then the courtyards: x0, y0, x1, y1, … each without its closing point. */
+  readonly rings: readonly Float64Array[];
   readonly baseM: number;
   readonly heightM: number;
   readonly minX: number;
@@ -45,15 +47,17 @@ function readFootprint(name: string, footprint: unknown): Float64Array {
 
 export function readPrism(building: unknown, name: string): Prism {
   checkOptions(name, building);
-  const { footprint, heightM, baseM = 0 } = building as Building;
+  const { footprint, heightM, baseM = 0, courtyards = [] } = building as Building;
   const corners = readFootprint(`${name}.footprint`, footprint);
+  checkArray(`${name}.courtyards`, courtyards);
+  const holes = courtyards.map((hole, k) => readFootprint(`${name}.courtyards[${k}]`, hole));
   checkPositive(`${name}.heightM`, heightM);
   checkAtLeast(`${name}.baseM`, baseM, 0);
   if (heightM <= baseM) throw rangeError(`${name}.heightM`, `greater than baseM (${baseM})`, heightM);
   const xs = corners.filter((_, k) => k % 2 === 0);
   const ys = corners.filter((_, k) => k % 2 === 1);
   return {
-    corners,
+    rings: [corners, ...holes],
     baseM,
     heightM,
     minX: xs.reduce((a, b) => Math.min(a, b)),
@@ -73,20 +77,30 @@ function isOnEdge(px: number, py: number, ax: number, ay: number, bx: number, by
   return Math.hypot(ax + along * ex - px, ay + along * ey - py) <= TOUCH_M;
 }
 
-/** Strictly inside by the even-odd rule; a point on an edge is outside. */
-export function isStrictlyInside({ corners }: Prism, px: number, py: number): boolean {
+/** Strictly inside by the even-odd rule over all rings, so that a courtyard is outside; so is a point on an edge. */
+export function isStrictlyInside({ rings }: Prism, px: number, py: number): boolean {
+  let inside = false;
+  for (const corners of rings) {
+    const side = isInsideRing(corners, px, py);
+    if (side === 'edge') return false;
+    if (side === 'inside') inside = !inside;
+  }
+  return inside;
+}
+
+function isInsideRing(corners: Float64Array, px: number, py: number): 'inside' | 'outside' | 'edge' {
   let inside = false;
   let ax = corners[corners.length - 2] as number;
   let ay = corners[corners.length - 1] as number;
   for (let k = 0; k < corners.length; k += 2) {
     const bx = corners[k] as number;
     const by = corners[k + 1] as number;
-    if (isOnEdge(px, py, ax, ay, bx, by)) return false;
+    if (isOnEdge(px, py, ax, ay, bx, by)) return 'edge';
     if (ay > py !== by > py && px < ax + ((py - ay) / (by - ay)) * (bx - ax)) inside = !inside;
     ax = bx;
     ay = by;
   }
-  return inside;
+  return inside ? 'inside' : 'outside';
 }
 
 /** A level ray from (x, y) along the unit vector (dx, dy). */
@@ -100,9 +114,8 @@ export interface LevelRay {
 /** Scratch space of `passesThrough`, kept so that a question allocates nothing. */
 const crossings: number[] = [];
 
-/** Level distances at which the ray's line meets or touches the footprint's outline, unsorted, into `crossings`. */
+/** Level distances at which the ray's line meets or touches one ring of the footprint, unsorted, into `crossings`. */
 function collectCrossings(corners: Float64Array, ray: LevelRay): boolean {
-  crossings.length = 0;
   let touches = false;
   let ax = (corners[corners.length - 2] as number) - ray.x;
   let ay = (corners[corners.length - 1] as number) - ray.y;
@@ -131,7 +144,9 @@ function collectCrossings(corners: Float64Array, ray: LevelRay): boolean {
  * middle where the line touches a corner or runs along a wall.
  */
 export function passesThrough(prism: Prism, ray: LevelRay, from: number, to: number): boolean {
-  const touches = collectCrossings(prism.corners, ray);
+  crossings.length = 0;
+  let touches = false;
+  for (const corners of prism.rings) touches = collectCrossings(corners, ray) || touches;
   if (crossings.length < 2) return false;
   crossings.sort((a, b) => a - b);
   for (let k = 1; k < crossings.length; k++) {

@@ -1,0 +1,115 @@
+import type { Prism } from '../light/index.js';
+import type { SpotPoint } from './horizon.js';
+
+const RAD = Math.PI / 180;
+const TOUCH_M = 1e-6;
+
+/** What a look in one direction meets first. */
+export type RayHit =
+  | { readonly kind: 'sky' }
+  | { readonly kind: 'ground'; readonly point: SpotPoint }
+  /** The underside of an arch or overhang: never in the sun. */
+  | { readonly kind: 'ceiling' }
+  /** `face` names the wall: number of the prism and of its edge. `normalDeg` is the bearing that it looks to. */
+  | { readonly kind: 'wall'; readonly point: SpotPoint; readonly normalDeg: number; readonly face: string };
+
+interface Crossing {
+  readonly distanceM: number;
+  readonly face: string;
+  readonly edgeX: number;
+  readonly edgeY: number;
+}
+
+function crossingsOf(prism: Prism, number: number, { eastM, northM }: SpotPoint, dx: number, dy: number): Crossing[] {
+  const met: Crossing[] = [];
+  prism.rings.forEach((ring, r) => {
+    for (let k = 0, before = ring.length - 2; k < ring.length; before = k, k += 2) {
+      const ax = (ring[before] as number) - eastM;
+      const ay = (ring[before + 1] as number) - northM;
+      const edgeX = (ring[k] as number) - eastM - ax;
+      const edgeY = (ring[k + 1] as number) - northM - ay;
+      const across = dx * edgeY - dy * edgeX;
+      if (across === 0) continue;
+      const distanceM = (ax * edgeY - ay * edgeX) / across;
+      const share = (ax * dy - ay * dx) / across;
+      if (distanceM > TOUCH_M && share >= 0 && share < 1) met.push({ distanceM, face: `${number}.${r}.${k / 2}`, edgeX, edgeY });
+    }
+  });
+  return met.sort((a, b) => a.distanceM - b.distanceM);
+}
+
+/** The bearing that a wall met from direction (dx, dy) looks to. */
+function facing({ edgeX, edgeY }: Crossing, dx: number, dy: number): number {
+  const [nx, ny] = edgeX * -dy + edgeY * dx > 0 ? [-edgeY, edgeX] : [edgeY, -edgeX];
+  return (Math.atan2(nx, ny) / RAD + 360) % 360;
+}
+
+interface Met {
+  readonly distanceM: number;
+  readonly hit: (point: SpotPoint) => RayHit;
+}
+
+/** First meeting with one prism: a wall between base and roof, its underside from below, its roof from above. */
+function meet(prism: Prism, number: number, from: SpotPoint, dx: number, dy: number, slope: number): Met | null {
+  const met = crossingsOf(prism, number, from, dx, dy);
+  const startsInside = met.length % 2 === 1;
+  for (let k = 0; k < met.length; k++) {
+    const crossing = met[k] as Crossing;
+    const entersHere = (k % 2 === 0) !== startsInside;
+    const heightM = from.heightM + slope * crossing.distanceM;
+    if (entersHere && heightM > prism.baseM && heightM < prism.heightM) {
+      const normalDeg = facing(crossing, dx, dy);
+      return { distanceM: crossing.distanceM, hit: (point) => ({ kind: 'wall', point, normalDeg, face: crossing.face }) };
+    }
+    if (entersHere) continue;
+    const enteredM = k === 0 ? 0 : (met[k - 1] as Crossing).distanceM;
+    const wasAtM = from.heightM + slope * enteredM;
+    if (wasAtM <= prism.baseM && heightM > prism.baseM) {
+      return { distanceM: (prism.baseM - from.heightM) / slope, hit: () => ({ kind: 'ceiling' }) };
+    }
+    if (wasAtM >= prism.heightM && heightM < prism.heightM) {
+      return { distanceM: (prism.heightM - from.heightM) / slope, hit: (point) => ({ kind: 'ground', point }) };
+    }
+  }
+  return null;
+}
+
+/** A hair in front of the wall, so that the wall itself does not stand in its own light. */
+const BEFORE_WALL_M = 1e-3;
+
+/** What a look from a point in a direction meets: a building, the level ground at `groundM`, or the sky. */
+export function castRay({
+  from,
+  bearingDeg,
+  elevationDeg,
+  groundM,
+  prisms,
+}: {
+  readonly from: SpotPoint;
+  readonly bearingDeg: number;
+  readonly elevationDeg: number;
+  readonly groundM: number;
+  readonly prisms: readonly Prism[];
+}): RayHit {
+  const [dx, dy] = [Math.sin(bearingDeg * RAD), Math.cos(bearingDeg * RAD)];
+  const slope = Math.tan(elevationDeg * RAD);
+  const groundAtM = slope < 0 ? (groundM - from.heightM) / slope : Infinity;
+  let first: Met | null = null;
+  prisms.forEach((prism, number) => {
+    const middleX = (prism.minX + prism.maxX) / 2 - from.eastM;
+    const middleY = (prism.minY + prism.maxY) / 2 - from.northM;
+    const radiusM = Math.hypot(prism.maxX - prism.minX, prism.maxY - prism.minY) / 2;
+    if (Math.abs(middleX * dy - middleY * dx) > radiusM || middleX * dx + middleY * dy < -radiusM) return;
+    const met = meet(prism, number, from, dx, dy, slope);
+    if (met !== null && met.distanceM < (first?.distanceM ?? groundAtM)) first = met;
+  });
+  const met = first as Met | null;
+  const distanceM = (met?.distanceM ?? groundAtM) - (met === null ? 0 : BEFORE_WALL_M);
+  if (distanceM === Infinity) return { kind: 'sky' };
+  const point = {
+    eastM: from.eastM + distanceM * dx,
+    northM: from.northM + distanceM * dy,
+    heightM: from.heightM + slope * distanceM,
+  };
+  return met === null ? { kind: 'ground', point: { ...point, heightM: groundM } } : met.hit(point);
+}

@@ -1,0 +1,40 @@
+import type { Building, Place } from '../light/index.js';
+import type { Tree } from './trees.js';
+
+/** How a building's height is known. */
+export type HeightSource = 'given' | 'levels' | 'assumed' | 'set';
+export const HEIGHT_SOURCES = ['given', 'levels', 'assumed', 'set'] as const satisfies readonly HeightSource[];
+
+export interface DistrictBuilding extends Building {
+  readonly id: string;
+  readonly name?: string;
+  readonly heightSource: HeightSource;
+}
+
+/** Buildings and trees on flat ground, in metres east and north of an origin. */
+export interface District {
+  readonly id: string;
+  readonly name: string;
+  readonly origin: Place;
+  readonly buildings: readonly DistrictBuilding[];
+  readonly trees: readonly Tree[];
+}
+
+/** Metres of a degree of latitude on the mean sphere of 6,371,008.8 m. */
+const METRES_PER_DEGREE = (Math.PI / 180) * 6_371_008.8;
+const RAD = Math.PI / 180;
+
+/** A place as metres east and north of the origin: equirectangular, within 0.1 % over a town. */
+export function metresFrom(origin: Place, place: Place): { readonly eastM: number; readonly northM: number } {
+  const turn = ((place.longitude - origin.longitude + 540) % 360) - 180;
+  return {
+    eastM: turn * METRES_PER_DEGREE * Math.cos(origin.latitude * RAD),
+    northM: (place.latitude - origin.latitude) * METRES_PER_DEGREE,
+  };
+}
+
+/** The inverse of `metresFrom`. */
+export function placeAt(origin: Place, { eastM, northM }: { readonly eastM: number; readonly northM: number }): Place {
+  const longitude = origin.longitude + eastM / (METRES_PER_DEGREE * Math.cos(origin.latitude * RAD));
+  return { latitude: origin.latitude + northM / METRES_PER_DEGREE, longitude: ((longitude + 540) % 360) - 180 };
+}

@@ -1,0 +1,44 @@
+export { castRay, type RayHit } from './castRay.js';
+export { type District, type DistrictBuilding, HEIGHT_SOURCES, type HeightSource, metresFrom, placeAt } from './district.js';
+export {
+  aheadOf,
+  asideOf,
+  type Camera,
+  CELL_M,
+  GRID_CELLS,
+  GRID_SIDE,
+  gridPoints,
+  placeBefore,
+  seenCells,
+  STANDING_M,
+} from './groundGrid.js';
+export {
+  type BearingMask,
+  EVERY_BEARING,
+  finish,
+  HORIZON_BEARINGS,
+  type Horizons,
+  horizonSteps,
+  isOpen,
+  type SkyDirection,
+  skyDirection,
+  skyShareOf,
+  type SpotPoint,
+} from './horizon.js';
+export { creepMPerMin, CREEP_OVER_MIN, largestPatch, largestSquareM, type LitPatch } from './patch.js';
+export { sectionBuildings, type StreetSection } from './section.js';
+export { type Outline, shadowPolygons } from './shadowPolygons.js';
+export {
+  isSpotInSun,
+  sightAt,
+  type Site,
+  type SiteLook,
+  type SiteScene,
+  siteScene,
+  siteSceneSteps,
+  type SiteSight,
+} from './siteScene.js';
+export { streetShape, type StreetShape } from './streetAxis.js';
+export { sunBearings } from './sunBearings.js';
+export { areTreesInLeaf, crownPrism, type Tree, TREE_LIGHT } from './trees.js';
+export { incidenceOn, SUBJECT_HEIGHTS_M, type View, type ViewRay } from './viewRays.js';

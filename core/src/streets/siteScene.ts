@@ -1,0 +1,261 @@
+import { type Building, type Prism, readPrism, type SunPosition, type Surroundings } from '../light/index.js';
+import { checkArray, checkAtLeast, checkBetween, checkFinite, checkOptions, checkPositive } from '../units/index.js';
+import { castRay } from './castRay.js';
+import { aheadOf, type Camera, GRID_CELLS, GRID_SIDE, gridPoints, placeBefore, seenCells, STANDING_M } from './groundGrid.js';
+import {
+  type BearingMask,
+  EVERY_BEARING,
+  finish,
+  type Horizons,
+  horizonSteps,
+  isOpen,
+  type SkyDirection,
+  skyDirection,
+  skyShareOf,
+  type SpotPoint,
+} from './horizon.js';
+import { largestPatch, largestSquareM, type LitPatch } from './patch.js';
+import { sunBearings } from './sunBearings.js';
+import { crownPrism, type Tree, TREE_LIGHT } from './trees.js';
+import { backgroundSteps, faceSteps, type View } from './viewRays.js';
+import { lightOnWalls, type WallsSeen, wallsSeenSteps } from './wallsSeen.js';
+
+/** Where a stop stands among buildings, and what it looks at. Metres from the district's origin. */
+export interface Site {
+  readonly buildings: readonly Building[];
+  readonly trees?: readonly Tree[];
+  readonly eastM: number;
+  readonly northM: number;
+  /** Height of the ground that the stop stands on; 0 by default. */
+  readonly groundM?: number;
+}
+
+/** What is looked for from there. */
+export interface SiteLook {
+  readonly latitude: number;
+  readonly shootingBearingDeg: number;
+  /** Half of the lens's horizontal field. */
+  readonly halfFieldDeg: number;
+  readonly subject: { readonly nearM: number; readonly farM: number; readonly medianM: number };
+  readonly travelAngleDeg: number;
+  readonly looksFor: 'ground' | 'background' | 'face';
+}
+
+/** Walls and crowns apart, because crowns let some of the sun through. */
+interface Layers {
+  readonly walls: Horizons;
+  readonly crowns: Horizons | null;
+}
+
+/** A stop's surroundings, measured once: every later minute is a look-up. */
+export interface SiteScene {
+  readonly camera: Camera;
+  readonly travelAngleDeg: number;
+  /** Cells in view, outside buildings, in line of sight. */
+  readonly seen: Uint8Array;
+  readonly zone: Uint8Array;
+  readonly ground: Layers;
+  readonly standing: Layers;
+  /** The subject's spot at 1.6 m, the ground there, the eye. */
+  readonly spots: Layers;
+  readonly skyShare: number;
+  readonly walls: WallsSeen;
+  readonly background: View | null;
+  readonly face: View | null;
+}
+
+export const SPOT = 0;
+export const SPOT_GROUND = 1;
+export const EYE = 2;
+
+function* layerSteps(
+  points: readonly SpotPoint[],
+  prisms: readonly Prism[],
+  crowns: readonly Prism[],
+  mask: BearingMask,
+): Generator<number, Layers> {
+  const walls = yield* horizonSteps(points, prisms, mask);
+  return { walls, crowns: crowns.length === 0 ? null : yield* horizonSteps(points, crowns, mask) };
+}
+
+/** A generator's shares of its own work as shares of the whole. */
+function* between<Result>(from: number, to: number, steps: Generator<number, Result>): Generator<number, Result> {
+  for (;;) {
+    const { done, value } = steps.next();
+    if (done === true) return value;
+    yield from + (to - from) * value;
+  }
+}
+
+/** The spot where people are photographed: at their median distance, or in front of the wall that is nearer. */
+function spotDistanceM(camera: Camera, medianM: number, prisms: readonly Prism[]): number {
+  const from = placeBefore(camera, 0, 0, STANDING_M);
+  const hit = castRay({ from, bearingDeg: camera.shootingBearingDeg, elevationDeg: 0, groundM: camera.groundM, prisms });
+  if (hit.kind !== 'wall') return medianM;
+  const wallM = Math.hypot(hit.point.eastM - from.eastM, hit.point.northM - from.northM);
+  return Math.min(medianM, Math.max(wallM - 0.3, wallM / 2));
+}
+
+function checkSite(site: Site, look: SiteLook): { prisms: Prism[]; crowns: Prism[]; camera: Camera } {
+  checkOptions('site', site);
+  const { buildings, trees = [], eastM, northM, groundM = 0 } = site;
+  checkArray('site.buildings', buildings);
+  checkArray('site.trees', trees);
+  checkFinite('site.eastM', eastM);
+  checkFinite('site.northM', northM);
+  checkFinite('site.groundM', groundM);
+  checkBetween('latitude', look.latitude, -90, 90);
+  checkFinite('shootingBearingDeg', look.shootingBearingDeg);
+  checkBetween('halfFieldDeg', look.halfFieldDeg, 0.1, 90);
+  checkAtLeast('subject.nearM', look.subject.nearM, 0);
+  checkPositive('subject.medianM', look.subject.medianM);
+  return {
+    prisms: buildings.map((building, k) => readPrism(building, `site.buildings[${k}]`)),
+    crowns: trees.map((tree, k) => crownPrism(tree, `site.trees[${k}]`)),
+    camera: {
+      eastM,
+      northM,
+      groundM,
+      shootingBearingDeg: look.shootingBearingDeg,
+      halfFieldDeg: look.halfFieldDeg,
+    },
+  };
+}
+
+/**
+ * Measures a stop's surroundings, in steps: yields the share that is done. Horizons of 2 x 576 cells of ground, of the spot
+ * and the eye, of 144 looks at the walls round the spot, and of what lies behind the subject.
+ * Source: docs/formulas.md#horizon. @throws TypeError, RangeError that name the building and the corner.
+ */
+export function* siteSceneSteps(site: Site, look: SiteLook): Generator<number, SiteScene> {
+  const { prisms, crowns, camera } = checkSite(site, look);
+  const mask = sunBearings(look.latitude);
+  const spotM = spotDistanceM(camera, look.subject.medianM, prisms);
+  const spot = placeBefore(camera, spotM, 0, STANDING_M);
+  const eye = placeBefore(camera, 0, 0, STANDING_M);
+  const spots = yield* between(
+    0,
+    0.05,
+    layerSteps([spot, { ...spot, heightM: camera.groundM }, eye], prisms, crowns, EVERY_BEARING),
+  );
+  const walls = yield* between(0.05, 0.2, wallsSeenSteps(spot, camera.groundM, prisms, mask));
+  const background = look.looksFor === 'background' ? yield* between(0.2, 0.3, backgroundSteps(camera, spotM, prisms, mask)) : null;
+  const face = look.looksFor === 'face' ? yield* between(0.2, 0.3, faceSteps(camera, prisms, mask)) : null;
+  const standing = yield* between(0.3, 0.65, layerSteps(gridPoints(camera, STANDING_M), prisms, crowns, mask));
+  const ground = yield* between(0.65, 1, layerSteps(gridPoints(camera, 0), prisms, crowns, mask));
+  const seen = seenCells(camera, prisms);
+  const { nearM, farM } = look.subject;
+  const zone = seen.map((isSeen, cell) => {
+    const aheadM = aheadOf(Math.floor(cell / GRID_SIDE));
+    return isSeen === 1 && aheadM >= nearM && aheadM <= farM ? 1 : 0;
+  });
+  return {
+    camera,
+    travelAngleDeg: look.travelAngleDeg,
+    seen,
+    zone,
+    ground,
+    standing,
+    spots,
+    skyShare: skyShareOf(spots.walls, SPOT),
+    walls,
+    background,
+    face,
+  };
+}
+
+/** `siteSceneSteps` at once. */
+export function siteScene(site: Site, look: SiteLook): SiteScene {
+  return finish(siteSceneSteps(site, look));
+}
+
+/** What the surroundings let through at one place of the sun. */
+export interface SiteSight {
+  readonly surroundings: Surroundings;
+  /** Share of the sun that reaches the subject's spot at 1.6 m, the ground there, the eye: 0, 1, or a crown's. */
+  readonly spotSun: number;
+  readonly mirrorSun: number;
+  readonly eyeSun: number;
+  /** Lit share of the seen cells at 1.6 m. */
+  readonly litShare: number;
+  /** The same between near and far; null where no cell of the zone is seen. */
+  readonly zoneLitShare: number | null;
+  readonly squareM: number;
+  readonly patch: LitPatch | null;
+}
+
+/** Half of the sun or more counts as lit. */
+const LIT_FROM = 0.5;
+
+function sunShareAt({ walls, crowns }: Layers, point: number, direction: SkyDirection, crownShare: number): number {
+  if (!isOpen(walls, point, direction)) return 0;
+  return crowns === null || isOpen(crowns, point, direction) ? 1 : crownShare;
+}
+
+/** 1 for the cells of a layer that the sun reaches, of those that count. */
+function litCells(layers: Layers, counts: Uint8Array, direction: SkyDirection, crownShare: number, into: Uint8Array): number {
+  let lit = 0;
+  for (let cell = 0; cell < GRID_CELLS; cell++) {
+    const isLit = counts[cell] === 1 && sunShareAt(layers, cell, direction, crownShare) >= LIT_FROM;
+    into[cell] = isLit ? 1 : 0;
+    if (isLit) lit++;
+  }
+  return lit;
+}
+
+function countOf(cells: Uint8Array): number {
+  return cells.reduce((sum, cell) => sum + cell, 0);
+}
+
+const standingLit = new Uint8Array(GRID_CELLS);
+const NO_SUN: SiteSight = {
+  surroundings: { skyShare: 1, litShare: 0, wallIncidence: 0, groundLitShare: 0 },
+  spotSun: 0,
+  mirrorSun: 0,
+  eyeSun: 0,
+  litShare: 0,
+  zoneLitShare: 0,
+  squareM: 0,
+  patch: null,
+};
+
+/**
+ * Sun and shade before the camera at one place of the sun (geometric or refracted as the caller has it). `groundLit`, 576
+ * cells, takes the seen ground's lit cells.
+ */
+export function sightAt(
+  scene: SiteScene,
+  sun: SunPosition,
+  { isInLeaf = false, groundLit = new Uint8Array(GRID_CELLS) }: { isInLeaf?: boolean; groundLit?: Uint8Array } = {},
+): SiteSight {
+  const { seen, zone, skyShare } = scene;
+  if (sun.altitudeDeg <= 0) {
+    groundLit.fill(0);
+    return { ...NO_SUN, surroundings: { ...NO_SUN.surroundings, skyShare } };
+  }
+  const direction = skyDirection(sun);
+  const crownShare = isInLeaf ? TREE_LIGHT.inLeaf : TREE_LIGHT.bare;
+  const seenCount = Math.max(1, countOf(seen));
+  const groundCount = litCells(scene.ground, seen, direction, crownShare, groundLit);
+  const standingCount = litCells(scene.standing, seen, direction, crownShare, standingLit);
+  const zoneCount = countOf(zone);
+  let zoneLit = 0;
+  for (let cell = 0; cell < GRID_CELLS; cell++) zoneLit += (standingLit[cell] as number) & (zone[cell] as number);
+  const sunAt = (point: number): number => sunShareAt(scene.spots, point, direction, crownShare);
+  return {
+    surroundings: { skyShare, ...lightOnWalls(scene.walls, sun), groundLitShare: groundCount / seenCount },
+    spotSun: sunAt(SPOT),
+    mirrorSun: sunAt(SPOT_GROUND),
+    eyeSun: sunAt(EYE),
+    litShare: standingCount / seenCount,
+    zoneLitShare: zoneCount === 0 ? null : zoneLit / zoneCount,
+    squareM: largestSquareM(standingLit),
+    patch: largestPatch(standingLit, scene.travelAngleDeg),
+  };
+}
+
+/** Whether the sun reaches the subject's spot: the look-up alone, for a year's worth of them. */
+export function isSpotInSun(scene: SiteScene, sun: SunPosition, isInLeaf: boolean): boolean {
+  if (sun.altitudeDeg <= 0) return false;
+  return sunShareAt(scene.spots, SPOT, skyDirection(sun), isInLeaf ? TREE_LIGHT.inLeaf : TREE_LIGHT.bare) >= LIT_FROM;
+}
