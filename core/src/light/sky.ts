@@ -126,6 +126,9 @@ export function openSky({
   };
 }
 
+/** Share of the sky's light that finds its way into the deepest passage. */
+const LEAST_SHADE = 0.001;
+
 export interface StreetLight {
   readonly diffuseLux: number;
   readonly directNormalLux: number;
@@ -159,7 +162,7 @@ export function streetLight({
   const { skyShare: s, litShare, wallIncidence, groundLitShare } = surroundings;
   const { directNormalLux, diffuseLux: diffuse } = sky;
   const wallsLux = wallIncidence * directNormalLux + litShare * 0.5 * diffuse + (1 - litShare) * s * diffuse;
-  const shadeLux = s * diffuse + reflectance * (1 - s) * wallsLux;
+  const shadeLux = Math.max(LEAST_SHADE * diffuse, s * diffuse + reflectance * (1 - s) * wallsLux);
   const directLevelLux = directNormalLux * Math.max(0, Math.sin(altitudeDeg * RAD));
   return {
     diffuseLux: diffuse,

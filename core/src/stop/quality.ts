@@ -1,8 +1,14 @@
+import { ARTIFICIAL_LIGHT } from '../light/index.js';
+import { type CameraReach, FLASH_LIFT } from './cameraReach.js';
 import { bearingGapDeg, isSpotSunlit, isWithinHours, type StopInstant, type StopLight } from './stopLight.js';
+import { STRIP_QUALITY, type Threshold, type WindowThresholds } from './thresholds.js';
 
 /** What a window can open or close on; the words for each are the interface's. */
 export type WindowReason =
   | 'sunGap'
+  | 'patchSize'
+  | 'litShare'
+  | 'strip'
   | 'contrast'
   | 'evenLight'
   | 'shadeLight'
@@ -11,6 +17,7 @@ export type WindowReason =
   | 'sunBearing'
   | 'cloud'
   | 'spotShaded'
+  | 'noWall'
   | 'incidence'
   | 'darkness'
   | 'dusk'
@@ -32,14 +39,13 @@ export function ramp(value: number, opens: number, full: number): number {
   return Math.min(1, 0.25 + 0.75 * share);
 }
 
+const over = (value: number, [opens, full]: Threshold): number => ramp(value, opens, full);
+
 function gate(reason: WindowReason, isOpen: boolean): Ramp {
   return { reason, value: isOpen ? 1 : 0 };
 }
 
-/** Full between the two inner values, opening at the outer ones. */
-function band(value: number, opensLow: number, fullLow: number, fullHigh: number, opensHigh: number): number {
-  return Math.min(ramp(value, opensLow, fullLow), ramp(value, opensHigh, fullHigh));
-}
+const shifted = ([opens, full]: Threshold, by: number): Threshold => [opens + by, full + by];
 
 export type SiteOfDay = StopInstant['site'] & { readonly streetAxisDeg: number };
 
@@ -48,54 +54,101 @@ export interface QualityInput {
   readonly light: StopLight;
   /** Half of the lens's horizontal field. */
   readonly halfFieldDeg: number;
+  readonly reach: CameraReach;
+  readonly thresholds: WindowThresholds;
 }
 
-function hoursRamps({ instant }: QualityInput): readonly Ramp[] {
+type RampsOf = (input: QualityInput) => readonly Ramp[];
+
+export function qualityOf(ramps: readonly Ramp[]): number {
+  return ramps.reduce((least, { value }) => Math.min(least, value), 1);
+}
+
+/** The alternative that is worth most: its ramps are the ones that open and close. */
+function bestOf(alternatives: readonly (readonly Ramp[])[]): readonly Ramp[] {
+  return alternatives.reduce((best, next) => (qualityOf(next) > qualityOf(best) ? next : best));
+}
+
+const hoursRamps: RampsOf = ({ instant }) => {
   const { hours } = instant.site;
   return hours === null ? [] : [gate('hours', isWithinHours(hours, instant.minuteOfDay))];
-}
+};
 
-function afterDark(input: QualityInput): readonly Ramp[] {
-  return [{ reason: 'darkness', value: ramp(input.light.sun.altitudeDeg, -3, -6) }, ...hoursRamps(input)];
-}
+const afterDark: RampsOf = (input) => [
+  { reason: 'darkness', value: over(input.light.sun.altitudeDeg, input.thresholds.darkSunDeg) },
+  ...hoursRamps(input),
+];
 
 /** In the sun or in the shade alone, or where the two are near enough for one exposure. */
-export function candidRamps({ light }: QualityInput, side: 'sun' | 'shade'): readonly Ramp[] {
-  const isHere = (side === 'sun') === light.isLit;
-  const isEven = ramp(light.contrastEv, 1.5, 1);
+export function candidRamps({ light, instant, thresholds }: QualityInput, side: 'sun' | 'shade'): readonly Ramp[] {
+  const lit = instant.walls?.sight.zoneLitShare ?? (light.isLit ? 1 : 0);
+  const even = over(light.contrastEv, thresholds.candidContrastEv);
   return [
-    { reason: 'shadeLight', value: ramp(light.shadeEv, 5, 7) },
-    side === 'sun' ? gate('sunGap', isHere) : { reason: 'evenLight', value: Math.max(isHere ? 1 : 0, isEven) },
+    { reason: 'shadeLight', value: over(light.shadeEv, thresholds.candidShadeEv) },
+    side === 'sun'
+      ? { reason: 'sunGap', value: over(lit, thresholds.candidSunShare) }
+      : { reason: 'evenLight', value: Math.max(over(lit, thresholds.candidShadeShare), even) },
   ];
 }
 
-function silhouetteRamps({ instant, light, halfFieldDeg }: QualityInput): readonly Ramp[] {
-  const { intent, shootingBearingDeg } = instant.site;
-  const background = intent.kind === 'silhouette' ? intent.background : 'sky';
-  const contrast: Ramp = { reason: 'background', value: ramp(light.modelEv100 - light.cameraSideEv, 3, 4) };
-  if (background === 'wall') return [contrast, gate('sunHeight', light.sun.altitudeDeg > 0), gate('spotShaded', !light.isLit)];
-  const offAxis = bearingGapDeg(light.sun.azimuthDeg, shootingBearingDeg);
+const poolRamps: RampsOf = ({ light, instant, thresholds }) => {
+  const contrast: Ramp = { reason: 'contrast', value: over(light.contrastEv, thresholds.poolContrastEv) };
+  if (instant.walls === undefined) return [gate('sunGap', light.isLit), contrast];
+  const { squareM, litShare, patch } = instant.walls.sight;
   return [
-    { reason: 'sunHeight', value: band(light.sun.altitudeDeg, -8, -6, 8, 15) },
-    gate('sunBearing', offAxis <= halfFieldDeg + 15),
+    { reason: 'patchSize', value: over(squareM, thresholds.poolSquareM) },
+    { reason: 'patchSize', value: over(litShare, thresholds.poolLeastShare) },
+    { reason: 'litShare', value: over(litShare, thresholds.poolMostShare) },
+    { reason: 'strip', value: poolNotStrip(patch?.alongPathM ?? 0, thresholds.poolStripM) },
     contrast,
   ];
+};
+
+function poolNotStrip(alongPathM: number, [stripM, poolM]: Threshold): number {
+  const share = Math.min(1, Math.max(0, (alongPathM - poolM) / (stripM - poolM)));
+  return 1 - (1 - STRIP_QUALITY) * share;
 }
 
+const silhouetteRamps: RampsOf = (input) => {
+  const { instant, light, halfFieldDeg, thresholds } = input;
+  const { intent, shootingBearingDeg } = instant.site;
+  const background = intent.kind === 'silhouette' ? intent.background : 'sky';
+  const behindEv = light.background?.ev100 ?? light.modelEv100;
+  const contrast: Ramp = { reason: 'background', value: over(behindEv - light.cameraSideEv, thresholds.silhouetteEv) };
+  const { altitudeDeg, azimuthDeg } = light.sun;
+  const againstSun = [
+    { reason: 'sunHeight', value: over(altitudeDeg, thresholds.silhouetteSunLowDeg) },
+    { reason: 'sunHeight', value: over(altitudeDeg, thresholds.silhouetteSunHighDeg) },
+    gate('sunBearing', bearingGapDeg(azimuthDeg, shootingBearingDeg) <= halfFieldDeg + 15),
+    contrast,
+  ] as const;
+  const byDay = [contrast, gate('sunHeight', altitudeDeg > 0), gate('spotShaded', !light.isLit)] as const;
+  if (light.background === null) {
+    if (background === 'screen') return afterDark(input);
+    return background === 'wall' ? byDay : againstSun;
+  }
+  const onScreen = [gate('background', light.background.kind === 'screen'), contrast, ...hoursRamps(input)];
+  return bestOf([againstSun, byDay, onScreen]);
+};
+
 /** The end of the street that the camera looks to. */
-function axisAhead({ streetAxisDeg, shootingBearingDeg }: SiteOfDay): number {
+export function axisAheadDeg({ streetAxisDeg, shootingBearingDeg }: SiteOfDay): number {
   return bearingGapDeg(streetAxisDeg, shootingBearingDeg) <= 90 ? streetAxisDeg : (streetAxisDeg + 180) % 360;
 }
 
-function intoTheSunRamps({ instant, light }: QualityInput): readonly Ramp[] {
+const isEyeInSun = ({ instant, light }: QualityInput): boolean =>
+  instant.walls === undefined ? isSpotSunlit(instant.site.sunGap, light.sun) : instant.walls.sight.eyeSun >= 0.5;
+
+const intoTheSunRamps: RampsOf = (input) => {
+  const { instant, light, thresholds } = input;
   const { azimuthDeg, altitudeDeg } = light.sun;
   return [
-    { reason: 'sunBearing', value: ramp(bearingGapDeg(azimuthDeg, axisAhead(instant.site)), 10, 5) },
-    { reason: 'sunHeight', value: altitudeDeg < 0 ? 0 : ramp(altitudeDeg, 15, 10) },
-    gate('sunGap', light.isLit),
-    { reason: 'cloud', value: ramp(instant.cloud, 0.8, 0.6) },
+    { reason: 'sunBearing', value: over(bearingGapDeg(azimuthDeg, axisAheadDeg(instant.site)), thresholds.intoSunBearingDeg) },
+    { reason: 'sunHeight', value: altitudeDeg < 0 ? 0 : over(altitudeDeg, thresholds.intoSunAltitudeDeg) },
+    gate('sunGap', isEyeInSun(input)),
+    { reason: 'cloud', value: over(instant.cloud, thresholds.intoSunCloud) },
   ];
-}
+};
 
 const RAD = Math.PI / 180;
 
@@ -105,63 +158,102 @@ function wallIncidenceDeg(shootingBearingDeg: number, { azimuthDeg, altitudeDeg 
   return Math.acos(Math.min(1, Math.max(-1, cosine))) / RAD;
 }
 
-function facadeRamps({ instant, light }: QualityInput): readonly Ramp[] {
-  const incidence = wallIncidenceDeg(instant.site.shootingBearingDeg, light.sun);
+const facadeRamps: RampsOf = ({ instant, light, thresholds }) => {
+  const contrast: Ramp = { reason: 'contrast', value: over(light.litPersonEv - light.shadeEv, thresholds.facadeContrastEv) };
+  if (instant.walls !== undefined && light.face === null) return [gate('noWall', false)];
+  const incidence = light.face?.incidenceDeg ?? wallIncidenceDeg(instant.site.shootingBearingDeg, light.sun);
+  const raking = Math.min(over(incidence, thresholds.facadeRakingLowDeg), over(incidence, thresholds.facadeRakingHighDeg));
   return [
-    gate('sunGap', light.isLit),
-    { reason: 'incidence', value: Math.max(ramp(incidence, 50, 40), band(incidence, 58, 65, 75, 82)) },
-    { reason: 'contrast', value: ramp(light.litPersonEv - light.shadeEv, 1, 2) },
+    light.face === null
+      ? gate('sunGap', light.isLit)
+      : { reason: 'sunGap', value: over(light.face.litShare, thresholds.facadeLitShare) },
+    { reason: 'incidence', value: Math.max(over(incidence, thresholds.facadeFrontalDeg), raking) },
+    contrast,
   ];
-}
+};
 
-function reflectionRamps(input: QualityInput): readonly Ramp[] {
-  const { instant, light } = input;
-  const { intent } = instant.site;
+const reflectionRamps: RampsOf = (input) => {
+  const { instant, light, thresholds } = input;
+  const { intent, lamps } = instant.site;
   const dry = intent.kind === 'reflection' && intent.mirror === 'puddle' && !intent.isWet;
   const wet = dry ? [gate('wet', false)] : [];
-  if (light.lampsOn) return [...wet, ...afterDark(input)];
-  return [...wet, gate('spotShaded', !light.isLit), { reason: 'contrast', value: ramp(light.contrastEv, 1, 2) }];
-}
+  const contrast: Ramp = { reason: 'contrast', value: over(light.contrastEv, thresholds.reflectionContrastEv) };
+  const { walls } = instant;
+  if (walls === undefined) {
+    return [...wet, ...(light.lampsOn ? afterDark(input) : [gate('spotShaded', !light.isLit), contrast])];
+  }
+  const byDay = [
+    light.face === null
+      ? gate('noWall', false)
+      : { reason: 'litShare' as const, value: over(light.face.litShare, thresholds.reflectionWallShare) },
+    gate('spotShaded', walls.sight.mirrorSun < 0.5),
+    contrast,
+  ];
+  const byNight = [...afterDark(input), gate('darkness', lamps !== 'none')];
+  return [...wet, ...bestOf([byDay, byNight])];
+};
 
-/** Exposure of `wantedS` at base ISO 100 and f/16; the aperture opens up to f/2.8 as it gets darker. */
-function longExposureRamps({ instant, light }: QualityInput): readonly Ramp[] {
+/** EV at ISO 100 that an aperture, a time and an ISO take. */
+const takenEv = (fNumber: number, seconds: number, iso: number): number => Math.log2(fNumber ** 2 / seconds) - Math.log2(iso / 100);
+
+/** Daylight that the flash can be set against: under what the sync time takes, over what the hands hold. */
+const flashLiftRamps: RampsOf = (input) => {
+  const { light, reach, thresholds } = input;
+  const iso = FLASH_LIFT.timesBaseIso * reach.baseIso;
+  const atSync = takenEv(FLASH_LIFT.fNumber, reach.flashSyncS, iso);
+  const inHand = takenEv(FLASH_LIFT.fNumber, reach.handheldS, iso);
+  return [
+    { reason: 'dusk', value: over(light.shadeEv, shifted(thresholds.flashUnderSyncEv, atSync)) },
+    { reason: 'dusk', value: over(light.shadeEv, shifted(thresholds.flashOverHandheldEv, inHand)) },
+    ...hoursRamps(input),
+  ];
+};
+
+/** The wanted time at base ISO within the lens's apertures, a stop of tolerance at either end. */
+const longExposureRamps: RampsOf = (input) => {
+  const { instant, light, reach } = input;
   const { intent } = instant.site;
   const seconds = intent.kind === 'longExposure' ? intent.wantedS : 1;
   const brighter = Math.max(light.shadeEv, light.skyEv - 1);
-  const brightest = 8 - Math.log2(seconds);
-  const dimmest = 3 - Math.log2(seconds);
+  const brightest = takenEv(reach.smallestFNumber, seconds, reach.baseIso);
+  const dimmest = takenEv(reach.widestFNumber, seconds, reach.baseIso);
   return [
-    { reason: 'exposure', value: band(brighter, dimmest - 1, dimmest, brightest - 1, brightest) },
-    ...hoursRamps({ instant, light, halfFieldDeg: 0 }),
+    { reason: 'exposure', value: ramp(brighter, dimmest - 1, dimmest) },
+    { reason: 'exposure', value: ramp(brighter, brightest, brightest - 1) },
+    ...hoursRamps(input),
   ];
-}
+};
 
-function compressedRamps({ instant, light }: QualityInput): readonly Ramp[] {
+const compressedRamps: RampsOf = (input) => {
+  const { instant, light, reach, thresholds } = input;
   const { sun } = light;
-  const low = ramp(sun.altitudeDeg, 25, 15);
-  const near = ramp(bearingGapDeg(sun.azimuthDeg, instant.site.shootingBearingDeg), 75, 60);
-  const glow = isSpotSunlit(instant.site.sunGap, sun) ? Math.min(low, near) : 0;
-  return [{ reason: 'shadeLight', value: Math.min(ramp(light.shadeEv, 5, 7), 0.5 + 0.5 * glow) }];
-}
+  const low = over(sun.altitudeDeg, thresholds.compressedAltitudeDeg);
+  const near = over(bearingGapDeg(sun.azimuthDeg, axisAheadDeg(instant.site)), thresholds.compressedBearingDeg);
+  const glow = isEyeInSun(input) ? Math.min(low, near) : 0;
+  const leastEv = takenEv(reach.widestFNumber, reach.handheldS, reach.isoCeiling);
+  return [{ reason: 'shadeLight', value: Math.min(over(light.shadeEv, [leastEv, leastEv + 1]), 0.5 + 0.5 * glow) }];
+};
 
-/** The ramps of an intent at one instant, from sun, bearings and hour alone; quality is the smallest. */
+const fireworksRamps: RampsOf = (input) => (input.instant.site.hours === null ? [gate('hours', false)] : hoursRamps(input));
+
+/** The ramps of an intent at one instant; quality is the smallest. Source: docs/formulas.md#windows. */
 export function intentRamps(input: QualityInput): readonly Ramp[] {
-  const { instant, light } = input;
-  const { intent } = instant.site;
+  const { intent } = input.instant.site;
   switch (intent.kind) {
     case 'passingCandid':
-      return candidRamps(input, intent.light === 'sun' ? 'sun' : 'shade');
+      if (intent.light !== 'either') return candidRamps(input, intent.light);
+      return bestOf([candidRamps(input, 'shade'), candidRamps(input, 'sun')]);
     case 'lightPool':
-      return [gate('sunGap', light.isLit), { reason: 'contrast', value: ramp(light.contrastEv, 2, 3) }];
+      return poolRamps(input);
     case 'silhouette':
-      return intent.background === 'screen' ? afterDark(input) : silhouetteRamps(input);
+      return silhouetteRamps(input);
     case 'intoTheSun':
       return intoTheSunRamps(input);
     case 'brightBackdrop':
     case 'litStreet':
       return afterDark(input);
     case 'flashLift':
-      return [{ reason: 'dusk', value: band(light.sun.altitudeDeg, -9, -7, -3, -1) }, ...hoursRamps(input)];
+      return flashLiftRamps(input);
     case 'longExposure':
       return longExposureRamps(input);
     case 'facade':
@@ -171,6 +263,13 @@ export function intentRamps(input: QualityInput): readonly Ramp[] {
     case 'compressedDistance':
       return compressedRamps(input);
     case 'fireworks':
-      return instant.site.hours === null ? [gate('hours', false)] : hoursRamps(input);
+      return fireworksRamps(input);
   }
+}
+
+/** How well sky and lamps balance at dusk: the sky's luminance within so many stops of theirs; 0 where there are none. */
+export function duskBalanceQuality({ instant, light, thresholds }: QualityInput): number {
+  const lampsEv = ARTIFICIAL_LIGHT[instant.site.lamps].ev100;
+  if (lampsEv === null || light.sun.altitudeDeg > 0) return 0;
+  return over(Math.abs(light.skyEv - lampsEv), thresholds.duskBalanceEv);
 }

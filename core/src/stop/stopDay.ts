@@ -1,40 +1,140 @@
-import { type DayClock, dayClock, dayOfYear, MINUTES_PER_DAY, type Place, sunPosition, sunTrack } from '../light/index.js';
+import {
+  type CloudByHour,
+  cloudAt,
+  type DayClock,
+  dayClock,
+  dayOfYear,
+  MINUTES_PER_DAY,
+  type Place,
+  sunPosition,
+  sunTrack,
+} from '../light/index.js';
+import {
+  areTreesInLeaf,
+  creepMPerMin,
+  CREEP_OVER_MIN,
+  GRID_CELLS,
+  sightAt,
+  type Site,
+  type SiteLook,
+  type SiteScene,
+  siteScene,
+} from '../streets/index.js';
+import { type CameraReach, DEFAULT_CAMERA_REACH } from './cameraReach.js';
 import { type LightWindow, lightWindows, WINDOW_RULES } from './lightWindows.js';
-import { candidRamps, intentRamps, type QualityInput, type SiteOfDay } from './quality.js';
-import { type StopLight, stopLightAt } from './stopLight.js';
+import {
+  candidRamps,
+  duskBalanceQuality,
+  intentRamps,
+  type QualityInput,
+  qualityOf,
+  type Ramp,
+  type SiteOfDay,
+} from './quality.js';
+import type { Subject } from './stop.js';
+import { METERED_SURFACES, spreadOf, type StopLight, stopLightAt } from './stopLight.js';
+import { DEFAULT_THRESHOLDS, type WindowThresholds } from './thresholds.js';
 
-/** A stop's day by the minutes of the wall clock, 0..1439; plain arrays, so that a worker can hand them over. */
-export interface StopDay {
+/** Figures of every minute, in the order of the day's clock. */
+export interface StopMinutes {
   /** EV100 of the metered surface. */
   readonly keyEv100: Float32Array;
-  /** 1 where the sun reaches the spot. */
+  /** 1 where the sun reaches the subject's spot. */
   readonly isLit: Uint8Array;
   /** Geometric. */
   readonly sunAltitudeDeg: Float32Array;
+  readonly sunAzimuthDeg: Float32Array;
+  /** 0..1, before windows are cut out of it. */
+  readonly quality: Float32Array;
+  /** Number of the metered surface in METERED_SURFACES. */
+  readonly surface: Uint8Array;
+  readonly lampsOn: Uint8Array;
+  readonly shadeEv: Float32Array;
+  readonly litGroundEv: Float32Array;
+  readonly litPersonEv: Float32Array;
+  readonly cameraSideEv: Float32Array;
+  readonly skyEv: Float32Array;
+  /** Luminance behind a silhouette, and where in the frame; −Infinity where none was found. */
+  readonly backgroundEv: Float32Array;
+  readonly backgroundOffDeg: Float32Array;
+  /** Lit share of the seen ground at 1.6 m; of the walls seen from the spot. */
+  readonly litShare: Float32Array;
+  readonly wallsLitShare: Float32Array;
+  /** The largest lit patch: area, side of the largest square in it, and its middle from the camera. */
+  readonly patchM2: Float32Array;
+  readonly squareM: Float32Array;
+  readonly patchAheadM: Float32Array;
+  readonly patchAsideM: Float32Array;
+  /** Shadow's edge, metres a minute; 0 where there is none. */
+  readonly creepMPerMin: Float32Array;
+}
+
+/** A stop's day by the minutes of the wall clock, 0..1439; plain arrays, so that a worker can hand them over. */
+export interface StopDay extends StopMinutes {
   /** Ascending. */
   readonly windows: readonly LightWindow[];
+  /** When sky and lamps balance, a mark at dusk and dawn. */
+  readonly duskBalance: readonly LightWindow[];
+  /** Share of the sky at the subject's spot; that of a place without footprints where none are known. */
+  readonly skyShare: number;
+  readonly hasWalls: boolean;
+  /** Stops that a reading put onto `keyEv100`. */
+  readonly readingOffsetEv: number;
 }
 
 export interface SiteDay extends Place {
   readonly site: SiteOfDay;
   readonly day: string;
   readonly timeZone: string;
-  /** 0 clear, 0.5 hazy, 1 overcast. */
-  readonly cloud: number;
+  /** 0 clear, 0.5 hazy, 1 overcast; or 24 hourly figures of the same. */
+  readonly cloud: number | CloudByHour;
 }
 
 export interface StopDayInput extends SiteDay {
   /** Half of the lens's horizontal field. */
   readonly halfFieldDeg: number;
+  /** Buildings, trees and where among them the camera stands; null or absent where none are known. */
+  readonly streets?: Site | null;
+  /** Where people pass; 3 m, from 2 to 5, by default. */
+  readonly subject?: Pick<Subject, 'nearM' | 'farM' | 'medianM'>;
+  /** Of those who pass, against the axis of the camera; 80° by default. */
+  readonly travelAngleDeg?: number;
+  readonly reach?: CameraReach;
+  readonly thresholds?: Partial<WindowThresholds>;
 }
 
+const DEFAULT_SUBJECT = { nearM: 2, farM: 5, medianM: 3 };
+const DEFAULT_TRAVEL_DEG = 80;
 const SHORTEST_CANDID_MIN = 10;
 const SHORTEST_INTO_THE_SUN_MIN = 3;
 
-function windowsOf(inputs: readonly QualityInput[], { intent }: SiteOfDay): readonly LightWindow[] {
+const LOOKS_FOR: Partial<Record<SiteOfDay['intent']['kind'], SiteLook['looksFor']>> = {
+  silhouette: 'background',
+  facade: 'face',
+  reflection: 'face',
+};
+
+/** What a stop's surroundings are measured for: the same look, the same scene, whatever the day. */
+export function siteLookOf(input: Omit<StopDayInput, 'day' | 'cloud' | 'timeZone'>): SiteLook {
+  const { site, halfFieldDeg, latitude, subject = DEFAULT_SUBJECT, travelAngleDeg = DEFAULT_TRAVEL_DEG } = input;
+  return {
+    latitude,
+    shootingBearingDeg: site.shootingBearingDeg,
+    halfFieldDeg,
+    subject,
+    travelAngleDeg,
+    looksFor: LOOKS_FOR[site.intent.kind] ?? 'ground',
+  };
+}
+
+function windowsOf(
+  inputs: readonly QualityInput[],
+  ramps: readonly (readonly Ramp[])[],
+  { intent }: SiteOfDay,
+): readonly LightWindow[] {
   if (intent.kind !== 'passingCandid') {
     const shortestMin = intent.kind === 'intoTheSun' ? SHORTEST_INTO_THE_SUN_MIN : WINDOW_RULES.shortestMin;
-    return lightWindows(inputs.map(intentRamps), { ...WINDOW_RULES, shortestMin });
+    return lightWindows(ramps, { ...WINDOW_RULES, shortestMin });
   }
   const rules = { ...WINDOW_RULES, shortestMin: SHORTEST_CANDID_MIN };
   const sides = (['sun', 'shade'] as const).filter((side) => intent.light === 'either' || intent.light === side);
@@ -49,7 +149,41 @@ function windowsOf(inputs: readonly QualityInput[], { intent }: SiteOfDay): read
     .sort((a, b) => a.fromMin - b.fromMin);
 }
 
-function minuteInputs({ site, day, cloud, halfFieldDeg, latitude, longitude }: StopDayInput, clock: DayClock): QualityInput[] {
+/** What stays the same through a day of a stop. */
+export interface DayFrame {
+  readonly scene: SiteScene | null;
+  readonly input: StopDayInput;
+  readonly isInLeaf: boolean;
+  readonly yearDay: number;
+  readonly thresholds: WindowThresholds;
+}
+
+export function dayFrame(scene: SiteScene | null, input: StopDayInput): DayFrame {
+  const yearDay = dayOfYear(input.day);
+  return {
+    scene,
+    input,
+    isInLeaf: areTreesInLeaf(yearDay, input.latitude),
+    yearDay,
+    thresholds: { ...DEFAULT_THRESHOLDS, ...input.thresholds },
+  };
+}
+
+/** One instant of a stop's day, with what its windows are judged by. `groundLit` takes the lit cells of the ground. */
+export function instantOf(
+  { scene, input, isInLeaf, yearDay, thresholds }: DayFrame,
+  sun: StopLight['sun'],
+  minuteOfDay: number,
+  groundLit: Uint8Array = new Uint8Array(GRID_CELLS),
+): QualityInput {
+  const { site, halfFieldDeg, reach = DEFAULT_CAMERA_REACH } = input;
+  const cloud = cloudAt(input.cloud, minuteOfDay);
+  const walls = scene === null ? {} : { walls: { scene, sight: sightAt(scene, sun, { isInLeaf, groundLit }) } };
+  const instant = { site, sun, cloud, dayOfYear: yearDay, minuteOfDay, ...walls };
+  return { instant, light: stopLightAt(instant), halfFieldDeg, reach, thresholds };
+}
+
+function sunByMinute({ latitude, longitude }: Place, clock: DayClock): (minuteOfDay: number) => StopLight['sun'] {
   const { startMs, endMs } = clock.span;
   const { timesMs, azimuthDeg, altitudeDeg } = sunTrack({
     start: new Date(startMs),
@@ -59,37 +193,123 @@ function minuteInputs({ site, day, cloud, halfFieldDeg, latitude, longitude }: S
     longitude,
     refraction: 'none',
   });
-  const yearDay = dayOfYear(day);
-  return Array.from({ length: MINUTES_PER_DAY }, (_, minuteOfDay) => {
+  return (minuteOfDay) => {
     const elapsed = Math.round((clock.msAt(minuteOfDay) - startMs) / 60_000);
     const sample = Math.min(timesMs.length - 1, Math.max(0, elapsed));
-    const sun = { azimuthDeg: azimuthDeg[sample] as number, altitudeDeg: altitudeDeg[sample] as number };
-    const instant = { site, sun, cloud, dayOfYear: yearDay, minuteOfDay };
-    return { instant, light: stopLightAt(instant), halfFieldDeg };
-  });
-}
-
-/**
- * A stop's light minute by minute and the windows of its intent, from sun position, bearings and hour alone.
- * Null on a day that the zone skipped. @throws TypeError, RangeError for a malformed day, zone or place.
- */
-export function stopDay(input: StopDayInput): StopDay | null {
-  const clock = dayClock(input.day, input.timeZone);
-  if (clock === null) return null;
-  const inputs = minuteInputs(input, clock);
-  return {
-    keyEv100: Float32Array.from(inputs, ({ light }) => light.keyEv100),
-    isLit: Uint8Array.from(inputs, ({ light }) => Number(light.isLit)),
-    sunAltitudeDeg: Float32Array.from(inputs, ({ light }) => light.sun.altitudeDeg),
-    windows: windowsOf(inputs, input.site),
+    return { azimuthDeg: azimuthDeg[sample] as number, altitudeDeg: altitudeDeg[sample] as number };
   };
 }
 
-/** The light at one minute of the wall clock; null on a day that the zone skipped. Throws as `stopDay` does. */
+/** How fast the shadow's edge moves, from each minute's ground to the one ten minutes later. */
+function creepByMinute(scene: SiteScene | null, ground: Uint8Array): Float32Array {
+  const cells = (minute: number): Uint8Array => ground.subarray(minute * GRID_CELLS, (minute + 1) * GRID_CELLS);
+  return Float32Array.from({ length: MINUTES_PER_DAY }, (_, minute) =>
+    scene === null || minute + CREEP_OVER_MIN >= MINUTES_PER_DAY
+      ? 0
+      : creepMPerMin(cells(minute), cells(minute + CREEP_OVER_MIN), scene.seen),
+  );
+}
+
+/** A stop's day from surroundings measured before; `scene` null where no footprints are known. */
+export function stopDayIn(scene: SiteScene | null, input: StopDayInput): StopDay | null {
+  const clock = dayClock(input.day, input.timeZone);
+  if (clock === null) return null;
+  const frame = dayFrame(scene, input);
+  const sunAt = sunByMinute(input, clock);
+  const ground = new Uint8Array(scene === null ? 0 : MINUTES_PER_DAY * GRID_CELLS);
+  const inputs = Array.from({ length: MINUTES_PER_DAY }, (_, minute) =>
+    instantOf(
+      frame,
+      sunAt(minute),
+      minute,
+      scene === null ? undefined : ground.subarray(minute * GRID_CELLS, (minute + 1) * GRID_CELLS),
+    ),
+  );
+  const ramps = inputs.map(intentRamps);
+  const figures = (of: (input: QualityInput) => number): Float32Array => Float32Array.from(inputs, of);
+  const flags = (of: (light: StopLight) => number): Uint8Array => Uint8Array.from(inputs, ({ light }) => of(light));
+  const sight = (of: (sight: NonNullable<QualityInput['instant']['walls']>['sight']) => number): Float32Array =>
+    figures(({ instant }) => (instant.walls === undefined ? 0 : of(instant.walls.sight)));
+  const balance = inputs.map((one): Ramp[] => [{ reason: 'dusk', value: duskBalanceQuality(one) }]);
+  return {
+    keyEv100: figures(({ light }) => light.keyEv100),
+    isLit: flags(({ isLit }) => Number(isLit)),
+    sunAltitudeDeg: figures(({ light }) => light.sun.altitudeDeg),
+    sunAzimuthDeg: figures(({ light }) => light.sun.azimuthDeg),
+    quality: Float32Array.from(ramps, qualityOf),
+    surface: flags(({ surface }) => METERED_SURFACES.indexOf(surface)),
+    lampsOn: flags(({ lampsOn }) => Number(lampsOn)),
+    shadeEv: figures(({ light }) => light.shadeEv),
+    litGroundEv: figures(({ light }) => light.litGroundEv),
+    litPersonEv: figures(({ light }) => light.litPersonEv),
+    cameraSideEv: figures(({ light }) => light.cameraSideEv),
+    skyEv: figures(({ light }) => light.skyEv),
+    backgroundEv: figures(({ light }) => light.background?.ev100 ?? -Infinity),
+    backgroundOffDeg: figures(({ light }) => light.background?.offDeg ?? 0),
+    litShare: sight(({ litShare }) => litShare),
+    wallsLitShare: sight(({ surroundings }) => surroundings.litShare),
+    patchM2: sight(({ patch }) => patch?.areaM2 ?? 0),
+    squareM: sight(({ squareM }) => squareM),
+    patchAheadM: sight(({ patch }) => patch?.aheadM ?? 0),
+    patchAsideM: sight(({ patch }) => patch?.asideM ?? 0),
+    creepMPerMin: creepByMinute(scene, ground),
+    windows: windowsOf(inputs, ramps, input.site),
+    duskBalance: lightWindows(balance),
+    skyShare: scene?.skyShare ?? inputs[0]?.instant.walls?.sight.surroundings.skyShare ?? 0.5,
+    hasWalls: scene !== null,
+    readingOffsetEv: input.site.lightOffsetEv,
+  };
+}
+
+/**
+ * A stop's light minute by minute, and the windows of its intent with their reasons, from the stop, the footprints round
+ * it, the day and the sky: plain data in and out, described in docs/light.md. Without footprints, from the sun's place,
+ * the stop's bearings and the hour alone. Null on a day that the zone skipped.
+ * @throws TypeError, RangeError for a malformed day, zone, place or building.
+ */
+export function stopDay(input: StopDayInput): StopDay | null {
+  const { streets = null } = input;
+  return stopDayIn(streets === null ? null : siteScene(streets, siteLookOf(input)), input);
+}
+
+/** One minute of a day as the light of a stop, at the reading's offset that the stop has now. */
+export function lightOfDay(day: StopDay, minuteOfDay: number, readingOffsetEv: number = day.readingOffsetEv): StopLight {
+  const at = (figures: Float32Array | Uint8Array): number => figures[minuteOfDay] as number;
+  const modelEv100 = at(day.keyEv100) - day.readingOffsetEv;
+  const surface = METERED_SURFACES[at(day.surface)] ?? 'shade';
+  const lampsOn = at(day.lampsOn) === 1;
+  return {
+    keyEv100: modelEv100 + readingOffsetEv,
+    modelEv100,
+    readingOffsetEv,
+    spreadEv: spreadOf(surface, lampsOn),
+    surface,
+    sun: { azimuthDeg: at(day.sunAzimuthDeg), altitudeDeg: at(day.sunAltitudeDeg) },
+    isLit: at(day.isLit) === 1,
+    lampsOn,
+    shadeEv: at(day.shadeEv),
+    litGroundEv: at(day.litGroundEv),
+    litPersonEv: at(day.litPersonEv),
+    cameraSideEv: at(day.cameraSideEv),
+    skyEv: at(day.skyEv),
+    contrastEv: Math.max(at(day.litPersonEv), at(day.litGroundEv)) - at(day.shadeEv),
+    background: null,
+    face: null,
+  };
+}
+
+/** The light at one minute of the wall clock where no walls are known; null on a day that the zone skipped. Throws as `stopDay`. */
 export function stopLightOn(input: SiteDay & { readonly minuteOfDay: number }): StopLight | null {
   const { site, day, timeZone, cloud, latitude, longitude, minuteOfDay } = input;
   const clock = dayClock(day, timeZone);
   if (clock === null) return null;
   const sun = sunPosition({ time: new Date(clock.msAt(minuteOfDay)), latitude, longitude, refraction: 'none' });
-  return stopLightAt({ site, sun, cloud, dayOfYear: dayOfYear(day), minuteOfDay });
+  return stopLightAt({ site, sun, cloud: cloudAt(cloud, minuteOfDay), dayOfYear: dayOfYear(day), minuteOfDay });
+}
+
+const PERSON_M = 1.7;
+
+/** Length of a standing person's shadow, metres; Infinity with the sun down. */
+export function shadowLengthM(sunAltitudeDeg: number): number {
+  return sunAltitudeDeg <= 0 ? Infinity : PERSON_M / Math.tan((sunAltitudeDeg * Math.PI) / 180);
 }

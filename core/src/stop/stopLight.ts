@@ -11,11 +11,23 @@ import {
   type SunPosition,
   WALL_OVER_GREY_EV,
 } from '../light/index.js';
+import { type SiteScene, type SiteSight } from '../streets/index.js';
+import { type Background, brightestBackground, type Face, faceAt } from './background.js';
 import type { Stop, SunGap } from './stop.js';
 
 /** The surface that a card meters, which is the one that its intent is about. */
-export type MeteredSurface =
-  'litPerson' | 'cameraSide' | 'litGround' | 'shade' | 'sky' | 'litWall' | 'shadedWall' | 'lamps' | 'screen';
+export const METERED_SURFACES = [
+  'litPerson',
+  'cameraSide',
+  'litGround',
+  'shade',
+  'sky',
+  'litWall',
+  'shadedWall',
+  'lamps',
+  'screen',
+] as const;
+export type MeteredSurface = (typeof METERED_SURFACES)[number];
 
 /** The light at a stop at one instant: EV100, lit and shaded, and what is known by model and by reading. */
 export interface StopLight {
@@ -38,6 +50,10 @@ export interface StopLight {
   readonly skyEv: number;
   /** The brighter lit one minus shade, stops. */
   readonly contrastEv: number;
+  /** The brightest place to put a silhouette before; null where none was looked for or no walls are known. */
+  readonly background: Background | null;
+  /** The wall before the camera; null as above. */
+  readonly face: Face | null;
 }
 
 /** Smallest angle between two bearings, 0..180. */
@@ -52,7 +68,7 @@ function isWithinSector(bearingDeg: number, { fromDeg, toDeg }: SunGap): boolean
   return (((bearingDeg - fromDeg) % 360) + 360) % 360 <= width;
 }
 
-/** Sun or shade from the sun's place and the stop's own gap alone; no walls are known yet. */
+/** Sun or shade from the sun's place and the stop's own gap alone, where no walls are known. */
 export function isSpotSunlit(gap: SunGap | null, sun: SunPosition): boolean {
   if (sun.altitudeDeg <= 0) return false;
   return gap === null || (sun.altitudeDeg >= gap.aboveDeg && isWithinSector(sun.azimuthDeg, gap));
@@ -67,6 +83,8 @@ export interface StopInstant {
   readonly cloud: number;
   readonly dayOfYear: number;
   readonly minuteOfDay: number;
+  /** What the footprints let through; absent where none are known. */
+  readonly walls?: { readonly scene: SiteScene; readonly sight: SiteSight };
 }
 
 /** Hours that run past midnight have their end before their start. */
@@ -91,6 +109,11 @@ function personSurface(instant: StopInstant, { isLit, sun }: Lights): MeteredSur
   return isBacklit ? 'cameraSide' : 'litPerson';
 }
 
+function surfaceOfBackground({ kind }: Background): MeteredSurface {
+  if (kind === 'shadedGround') return 'shade';
+  return kind;
+}
+
 function surfaceFor(instant: StopInstant, lights: Lights): MeteredSurface {
   const { intent } = instant.site;
   switch (intent.kind) {
@@ -101,6 +124,7 @@ function surfaceFor(instant: StopInstant, lights: Lights): MeteredSurface {
       if (!lights.isLit) return lights.lampsOn ? 'lamps' : 'shade';
       return lights.litPersonEv >= lights.litGroundEv ? 'litPerson' : 'litGround';
     case 'silhouette':
+      if (lights.background !== null) return surfaceOfBackground(lights.background);
       if (intent.background === 'screen') return 'screen';
       if (intent.background === 'sky') return 'sky';
       return lights.isLit ? 'shadedWall' : 'litWall';
@@ -116,7 +140,7 @@ function surfaceFor(instant: StopInstant, lights: Lights): MeteredSurface {
       return 'shade';
     case 'facade':
     case 'reflection':
-      return lights.isLit ? 'litWall' : 'shadedWall';
+      return (lights.face === null ? lights.isLit : lights.face.litShare >= 0.5) ? 'litWall' : 'shadedWall';
     case 'fireworks':
       return 'shade';
   }
@@ -134,6 +158,8 @@ function screenEv({ site }: StopInstant, lights: Lights): number {
 }
 
 function evOf(surface: MeteredSurface, instant: StopInstant, lights: Lights): number {
+  const found = instant.site.intent.kind === 'silhouette' ? lights.background : null;
+  if (found !== null) return found.ev100;
   switch (surface) {
     case 'litPerson':
       return lights.litPersonEv;
@@ -167,25 +193,50 @@ function fromSunDeg(shootingBearingDeg: number, { azimuthDeg, altitudeDeg }: Sun
 /** Spread of daylight's model where nobody has read a meter: what haze and passing cloud do in a quarter of an hour. */
 const DAYLIGHT_SPREAD_EV = 0.5;
 
+/** Half of the sun or more counts as lit. */
+const LIT_FROM = 0.5;
+
+/** A background of the stop's own making: a screen or a lit window, while it is on. */
+function screenBackground(instant: StopInstant, lampsOn: boolean): Background | null {
+  const { intent, lamps } = instant.site;
+  const isScreen = intent.kind === 'silhouette' && (intent.background === 'screen' || lamps === 'screen' || lamps === 'litWindow');
+  const source = lamps === 'litWindow' ? 'litWindow' : 'screen';
+  return isScreen && lampsOn ? { ev100: ARTIFICIAL_LIGHT[source].ev100, kind: 'screen', offDeg: 0 } : null;
+}
+
+function brighter(a: Background | null, b: Background | null): Background | null {
+  if (a === null || b === null) return a ?? b;
+  return b.ev100 > a.ev100 ? b : a;
+}
+
 /**
- * The light at a stop from the sun's place, the stop's bearings and the hour alone (a place without footprints):
- * every surface by the sky model, and the one that the intent's card meters. Source: docs/formulas.md#stop-light.
+ * The light at a stop: every surface by the sky model, and the one that the intent's card meters. With footprints, the
+ * surroundings, the sun on the spot, the background and the wall ahead are theirs; without, `PLACE_WITHOUT_FOOTPRINTS` and
+ * the stop's own gap. Source: docs/formulas.md#stop-light.
  */
 export function stopLightAt(instant: StopInstant): StopLight {
-  const { site, sun, cloud, dayOfYear } = instant;
+  const { site, sun, cloud, dayOfYear, walls } = instant;
   const { altitudeDeg } = sun;
   const sky = openSky({ altitudeDeg, cloud, dayOfYear });
-  const street = streetLight({ altitudeDeg, sky, surroundings: PLACE_WITHOUT_FOOTPRINTS });
-  const isLit = isSpotSunlit(site.sunGap, sun);
+  const surroundings = walls?.sight.surroundings ?? PLACE_WITHOUT_FOOTPRINTS;
+  const street = streetLight({ altitudeDeg, sky, surroundings });
+  const spotSun = walls?.sight.spotSun ?? (isSpotSunlit(site.sunGap, sun) ? 1 : 0);
+  const isLit = spotSun >= LIT_FROM;
+  const throughCrowns = isLit ? spotSun : 1;
   const toCamera = -Math.cos(altitudeDeg * RAD) * Math.cos((sun.azimuthDeg - site.shootingBearingDeg) * RAD);
-  const cameraSideLux = street.cameraSideLux + (isLit ? street.directNormalLux * Math.max(0, toCamera) : 0);
-  const litPersonEv = evOfLux(street.litPersonLux);
-  const litGroundEv = evOfLux(street.litGroundLux);
+  const cameraSideLux = street.cameraSideLux + spotSun * street.directNormalLux * Math.max(0, toCamera);
+  const litPersonEv = evOfLux(throughCrowns * street.directNormalLux + street.shadeLux / 2);
+  const litGroundEv = evOfLux(street.shadeLux + throughCrowns * (street.litGroundLux - street.shadeLux));
   const shadeEv = evOfLux(street.shadeLux);
+  const lampsOn = areLampsOn(instant);
+  const skyShare = surroundings.skyShare;
+  const view = walls?.scene.background ?? null;
+  const found = view === null ? null : brightestBackground(view, { sun, sky, street, skyShare, cloud }, site.shootingBearingDeg);
+  const face = walls?.scene.face ?? null;
   const lights: Lights = {
     sun,
     isLit,
-    lampsOn: areLampsOn(instant),
+    lampsOn,
     shadeEv,
     litGroundEv,
     litPersonEv,
@@ -197,16 +248,21 @@ export function stopLightAt(instant: StopInstant): StopLight {
       fromSunDeg: fromSunDeg(site.shootingBearingDeg, sun),
     }),
     contrastEv: Math.max(litPersonEv, litGroundEv) - shadeEv,
+    background: walls === undefined ? null : brighter(found, screenBackground(instant, lampsOn)),
+    face: face === null ? null : faceAt(face, sun),
   };
   const surface = surfaceFor(instant, lights);
   const modelEv100 = evOf(surface, instant, lights);
-  const isArtificial = lights.lampsOn && (surface === 'lamps' || surface === 'screen');
   return {
     ...lights,
     surface,
     modelEv100,
     readingOffsetEv: site.lightOffsetEv,
     keyEv100: modelEv100 + site.lightOffsetEv,
-    spreadEv: isArtificial ? ARTIFICIAL_SPREAD_EV : DAYLIGHT_SPREAD_EV,
+    spreadEv: spreadOf(surface, lampsOn),
   };
+}
+
+export function spreadOf(surface: MeteredSurface, lampsOn: boolean): number {
+  return lampsOn && (surface === 'lamps' || surface === 'screen') ? ARTIFICIAL_SPREAD_EV : DAYLIGHT_SPREAD_EV;
 }
