@@ -35,7 +35,14 @@ export function moonView(options: Place & { readonly time: Date }): MoonView {
 }
 
 export type MoonName =
-  'new moon' | 'waxing crescent' | 'first quarter' | 'waxing gibbous' | 'full moon' | 'waning gibbous' | 'last quarter' | 'waning crescent';
+  | 'new moon'
+  | 'waxing crescent'
+  | 'first quarter'
+  | 'waxing gibbous'
+  | 'full moon'
+  | 'waning gibbous'
+  | 'last quarter'
+  | 'waning crescent';
 
 const MOON_NAMES: readonly MoonName[] = [
   'new moon',

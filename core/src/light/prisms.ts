@@ -11,7 +11,7 @@ export interface Building {
 }
 
 export interface Prism {
-  /** The outline, then the courtyards: x0, y0, x1, y1, … each without its closing point. */
+  /** The outline anticlockwise, then the courtyards clockwise: x0, y0, x1, y1, … each without its closing point. */
   readonly rings: readonly Float64Array[];
   readonly baseM: number;
   readonly heightM: number;
@@ -45,6 +45,21 @@ function readFootprint(name: string, footprint: unknown): Float64Array {
   return Float64Array.from(flat);
 }
 
+/** The ring turned so that the building lies to the left of each edge, or to the right. */
+function turned(ring: Float64Array, way: 'anticlockwise' | 'clockwise'): Float64Array {
+  let twiceArea = 0;
+  for (let k = 0, before = ring.length - 2; k < ring.length; before = k, k += 2) {
+    twiceArea += (ring[before] as number) * (ring[k + 1] as number) - (ring[k] as number) * (ring[before + 1] as number);
+  }
+  if (twiceArea > 0 === (way === 'anticlockwise')) return ring;
+  const other = new Float64Array(ring.length);
+  for (let k = 0; k < ring.length; k += 2) {
+    other[k] = ring[ring.length - 2 - k] as number;
+    other[k + 1] = ring[ring.length - 1 - k] as number;
+  }
+  return other;
+}
+
 export function readPrism(building: unknown, name: string): Prism {
   checkOptions(name, building);
   const { footprint, heightM, baseM = 0, courtyards = [] } = building as Building;
@@ -57,7 +72,7 @@ export function readPrism(building: unknown, name: string): Prism {
   const xs = corners.filter((_, k) => k % 2 === 0);
   const ys = corners.filter((_, k) => k % 2 === 1);
   return {
-    rings: [corners, ...holes],
+    rings: [turned(corners, 'anticlockwise'), ...holes.map((hole) => turned(hole, 'clockwise'))],
     baseM,
     heightM,
     minX: xs.reduce((a, b) => Math.min(a, b)),

@@ -41,3 +41,17 @@ export {
   type StopLight,
   stopLightAt,
 } from './stopLight.js';
+export { type SameLight, sameLightAgain } from './sameLight.js';
+export {
+  type BestDay,
+  bestDays,
+  CARPET_ROWS,
+  CARPET_STATES,
+  CARPET_STEP_MIN,
+  type CarpetState,
+  type YearInput,
+  type YearOfQuality,
+  yearOfQualitySteps,
+  type YearOfSun,
+  yearOfSun,
+} from './yearOfLight.js';

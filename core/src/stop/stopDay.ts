@@ -201,10 +201,10 @@ function sunByMinute({ latitude, longitude }: Place, clock: DayClock): (minuteOf
 }
 
 /** How fast the shadow's edge moves, from each minute's ground to the one ten minutes later. */
-function creepByMinute(scene: SiteScene | null, ground: Uint8Array): Float32Array {
+function creepByMinute(scene: SiteScene | null, ground: Uint8Array, isUp: (minute: number) => boolean): Float32Array {
   const cells = (minute: number): Uint8Array => ground.subarray(minute * GRID_CELLS, (minute + 1) * GRID_CELLS);
   return Float32Array.from({ length: MINUTES_PER_DAY }, (_, minute) =>
-    scene === null || minute + CREEP_OVER_MIN >= MINUTES_PER_DAY
+    scene === null || minute + CREEP_OVER_MIN >= MINUTES_PER_DAY || !isUp(minute)
       ? 0
       : creepMPerMin(cells(minute), cells(minute + CREEP_OVER_MIN), scene.seen),
   );
@@ -252,7 +252,7 @@ export function stopDayIn(scene: SiteScene | null, input: StopDayInput): StopDay
     squareM: sight(({ squareM }) => squareM),
     patchAheadM: sight(({ patch }) => patch?.aheadM ?? 0),
     patchAsideM: sight(({ patch }) => patch?.asideM ?? 0),
-    creepMPerMin: creepByMinute(scene, ground),
+    creepMPerMin: creepByMinute(scene, ground, (minute) => (inputs[minute] as QualityInput).light.sun.altitudeDeg > -3),
     windows: windowsOf(inputs, ramps, input.site),
     duskBalance: lightWindows(balance),
     skyShare: scene?.skyShare ?? inputs[0]?.instant.walls?.sight.surroundings.skyShare ?? 0.5,

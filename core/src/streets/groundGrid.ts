@@ -40,10 +40,19 @@ export function gridPoints(camera: Camera, aboveGroundM: number): SpotPoint[] {
   );
 }
 
+/** From the camera to the farthest cell. */
+const GRID_REACH_M = GRID_SIDE * CELL_M * Math.hypot(1, 0.5);
+
+function boxGapM({ minX, minY, maxX, maxY }: Prism, { eastM, northM }: Camera): number {
+  return Math.hypot(Math.max(minX - eastM, 0, eastM - maxX), Math.max(minY - northM, 0, northM - maxY));
+}
+
 /** 1 for the cells in the field of view, outside buildings and in line of sight from the eye. */
 export function seenCells(camera: Camera, prisms: readonly Prism[]): Uint8Array {
   const heightM = camera.groundM + STANDING_M;
-  const inTheWay = prisms.filter(({ baseM, heightM: topM }) => baseM < heightM && topM > heightM);
+  const inTheWay = prisms.filter(
+    (prism) => prism.baseM < heightM && prism.heightM > heightM && boxGapM(prism, camera) <= GRID_REACH_M,
+  );
   return Uint8Array.from(gridPoints(camera, STANDING_M), (point, cell) => {
     const aheadM = aheadOf(Math.floor(cell / GRID_SIDE));
     const asideM = asideOf(cell % GRID_SIDE);

@@ -87,15 +87,14 @@ let angles = new Float64Array(256);
 /** Nearer than this a point is on the wall itself. */
 const TOUCH_M = 1e-7;
 
-/** Calls back with each bearing at which a ray from (x, y) meets the ring, and how far away; true for a point on the ring. */
+/** Calls back with each bearing at which a ray from (x, y) meets the ring, and how far away. */
 function eachCrossing(
   ring: Float64Array,
   x: number,
   y: number,
   mask: BearingMask,
   meets: (bearing: number, distanceM: number) => void,
-): boolean {
-  let touches = false;
+): void {
   const count = ring.length / 2;
   if (angles.length < count) angles = new Float64Array(count * 2);
   for (let k = 0; k < count; k++) angles[k] = Math.atan2((ring[2 * k] as number) - x, (ring[2 * k + 1] as number) - y);
@@ -116,10 +115,8 @@ function eachCrossing(
       if (mask[bearing] === 0) continue;
       const distanceM = area / ((SIN[bearing] as number) * ey - (COS[bearing] as number) * ex);
       if (distanceM > TOUCH_M) meets(bearing, distanceM);
-      else touches = true;
     }
   }
-  return touches;
 }
 
 function isInFootprint(prism: Prism, { eastM, northM }: SpotPoint): boolean {
@@ -127,34 +124,43 @@ function isInFootprint(prism: Prism, { eastM, northM }: SpotPoint): boolean {
   return eastM > minX && eastM < maxX && northM > minY && northM < maxY && isStrictlyInside(prism, eastM, northM);
 }
 
-/** Blocked intervals of a prism that hangs over the point's height, bearing by bearing, onto `list` as tangents. */
-function hangOver(prism: Prism, point: SpotPoint, mask: BearingMask, list: number[]): void {
+/** Bearings that one prism's crossings lie at. */
+const touched = new Int16Array(HORIZON_BEARINGS);
+
+/**
+ * Blocked intervals of a prism that hangs over the point's height, bearing by bearing, onto `list` as tangents; without
+ * those that lie under what the ground blocks already.
+ */
+function hangOver(prism: Prism, point: SpotPoint, mask: BearingMask, tangents: Float32Array, list: number[]): void {
   const { eastM, northM, heightM } = point;
   const low = prism.baseM - heightM;
   const high = prism.heightM - heightM;
   const isUnder = isInFootprint(prism, point);
-  crossingCount.fill(0);
-  for (const ring of prism.rings) {
-    eachCrossing(ring, eastM, northM, mask, (bearing, distanceM) => {
-      const count = crossingCount[bearing] as number;
-      if (count === MOST_CROSSINGS) return;
-      crossings[bearing * MOST_CROSSINGS + count] = distanceM;
-      crossingCount[bearing] = count + 1;
-    });
-  }
-  for (let bearing = 0; bearing < HORIZON_BEARINGS; bearing++) {
+  let touchedCount = 0;
+  const meets = (bearing: number, distanceM: number): void => {
     const count = crossingCount[bearing] as number;
-    if (count === 0) continue;
-    const met = crossings.subarray(bearing * MOST_CROSSINGS, bearing * MOST_CROSSINGS + count).sort();
+    if (count === MOST_CROSSINGS) return;
+    if (count === 0) touched[touchedCount++] = bearing;
+    crossings[bearing * MOST_CROSSINGS + count] = distanceM;
+    crossingCount[bearing] = count + 1;
+  };
+  for (const ring of prism.rings) eachCrossing(ring, eastM, northM, mask, meets);
+  for (let t = 0; t < touchedCount; t++) {
+    const bearing = touched[t] as number;
+    const count = crossingCount[bearing] as number;
+    crossingCount[bearing] = 0;
+    const first = bearing * MOST_CROSSINGS;
+    if (count > 1) crossings.subarray(first, first + count).sort();
     for (let k = isUnder ? -1 : 0; k + 1 < count; k += 2) {
-      const enter = k < 0 ? 0 : (met[k] as number);
-      list.push(bearing, low / (met[k + 1] as number), enter === 0 ? Infinity : high / enter);
+      const upper = k < 0 ? Infinity : high / (crossings[first + k] as number);
+      if (upper > (tangents[bearing] as number)) list.push(bearing, low / (crossings[first + k + 1] as number), upper);
     }
   }
 }
 
 /** Sorted, joined where they touch, without what the ground already blocks. */
 function toTenths(list: readonly number[], ground: Uint16Array): Int16Array | null {
+  if (list.length === 0) return null;
   const intervals: [bearing: number, low: number, high: number][] = [];
   for (let k = 0; k < list.length; k += 3) {
     const tenths = (tangent: number): number => Math.round(Math.atan(tangent) * TENTHS_PER_RADIAN);
@@ -172,8 +178,8 @@ function toTenths(list: readonly number[], ground: Uint16Array): Int16Array | nu
   return kept.length === 0 ? null : Int16Array.from(kept.flat());
 }
 
-/** Farther than this from the points' middle a prism is first asked whether any of them can see it over the near ones. */
-const NEAR_M = 60;
+/** Prisms are taken in belts round the points: from the second on, only those that can be seen over what is nearer. */
+const BELTS_M = [12, 50, Infinity] as const;
 
 interface Circle {
   readonly eastM: number;
@@ -193,6 +199,12 @@ function circleRound(points: readonly SpotPoint[]): Circle {
 
 function circleOf({ minX, minY, maxX, maxY }: Prism): Circle {
   return { eastM: (minX + maxX) / 2, northM: (minY + maxY) / 2, radiusM: Math.hypot(maxX - minX, maxY - minY) / 2 };
+}
+
+/** The belt that a prism's nearest point lies in. */
+function beltOf({ minX, minY, maxX, maxY }: Prism, { eastM, northM, radiusM }: Circle): number {
+  const gapM = Math.hypot(Math.max(minX - eastM, 0, eastM - maxX), Math.max(minY - northM, 0, northM - maxY)) - radiusM;
+  return BELTS_M.findIndex((toM) => gapM <= toM);
 }
 
 /** Whether over all of its bearings, from every one of the points, the prism stays under what is blocked already. */
@@ -227,21 +239,15 @@ export function* horizonSteps(
   const hung: (Int16Array | null)[] = points.map(() => null);
   if (points.length === 0 || prisms.length === 0) return { groundTenths, hung };
   const around = circleRound(points);
-  const gapM = (prism: Prism): number => {
-    const { eastM, northM, radiusM } = circleOf(prism);
-    return Math.hypot(eastM - around.eastM, northM - around.northM) - radiusM - around.radiusM;
-  };
-  const near = prisms.filter((prism) => gapM(prism) <= NEAR_M);
-  const far = prisms.filter((prism) => gapM(prism) > NEAR_M);
-
+  const belts: Prism[][] = BELTS_M.map(() => []);
+  for (const prism of prisms) belts[beltOf(prism, around)]?.push(prism);
   const tangents = points.map(() => new Float32Array(HORIZON_BEARINGS));
   const hanging: number[][] = points.map(() => []);
-  const passes = far.length === 0 ? 1 : 2;
-  for (let pass = 0; pass < passes; pass++) {
-    const these = pass === 0 ? near : visibleFrom(far, points, around, tangents, mask);
-    for (let k = 0; k < points.length; k++) {
-      for (const prism of these) block(prism, points[k] as SpotPoint, mask, tangents[k] as Float32Array, hanging[k] as number[]);
-      if (k % AT_ONCE === AT_ONCE - 1) yield (pass + k / points.length) / passes;
+  for (const [belt, inBelt] of belts.entries()) {
+    const seen = belt === 0 ? inBelt : visibleFrom(inBelt, points, around, tangents, mask);
+    for (let k = 0; k < points.length && seen.length > 0; k++) {
+      for (const prism of seen) block(prism, points[k] as SpotPoint, mask, tangents[k] as Float32Array, hanging[k] as number[]);
+      if (k % AT_ONCE === AT_ONCE - 1) yield (belt + k / points.length) / BELTS_M.length;
     }
   }
   for (let k = 0; k < points.length; k++) {
@@ -249,25 +255,31 @@ export function* horizonSteps(
     const mine = tangents[k] as Float32Array;
     for (let bearing = 0; bearing < HORIZON_BEARINGS; bearing++) {
       const tangent = mine[bearing] as number;
-      if (tangent > 0) ground[bearing] = tangent === Infinity ? SHUT : Math.round(Math.atan(tangent) * TENTHS_PER_RADIAN);
+      if (tangent > 0 && mask[bearing] === 1)
+        ground[bearing] = tangent === Infinity ? SHUT : Math.round(Math.atan(tangent) * TENTHS_PER_RADIAN);
     }
     hung[k] = toTenths(hanging[k] as number[], ground);
   }
   return { groundTenths, hung };
 }
 
+/** The prisms that some point may see over what is nearer; those that hang in the air hide nothing and are always kept. */
 function visibleFrom(
-  far: readonly Prism[],
+  prisms: readonly Prism[],
   points: readonly SpotPoint[],
   around: Circle,
   tangents: readonly Float32Array[],
   mask: BearingMask,
 ): readonly Prism[] {
-  const least = Float32Array.from({ length: HORIZON_BEARINGS }, (_, bearing) =>
-    mask[bearing] === 0 ? Infinity : tangents.reduce((low, mine) => Math.min(low, mine[bearing] as number), Infinity),
-  );
+  if (prisms.length === 0) return prisms;
+  const least = new Float32Array(HORIZON_BEARINGS).fill(Infinity);
+  for (const mine of tangents) {
+    for (let bearing = 0; bearing < HORIZON_BEARINGS; bearing++) {
+      if (mask[bearing] === 1 && (mine[bearing] as number) < (least[bearing] as number)) least[bearing] = mine[bearing] as number;
+    }
+  }
   const lowestM = points.reduce((low, { heightM }) => Math.min(low, heightM), Infinity);
-  return far.filter((prism) => !isHidden(prism, around, lowestM, least));
+  return prisms.filter((prism) => !isHidden(prism, around, lowestM, least));
 }
 
 /** Raises the point's tangents by a prism that stands on its level or below, lists the intervals of one that hangs above. */
@@ -275,7 +287,7 @@ function block(prism: Prism, point: SpotPoint, mask: BearingMask, tangents: Floa
   const aboveM = prism.heightM - point.heightM;
   if (aboveM <= 0) return;
   if (prism.baseM > point.heightM) {
-    hangOver(prism, point, mask, hanging);
+    hangOver(prism, point, mask, tangents, hanging);
     return;
   }
   if (isInFootprint(prism, point)) {
@@ -283,14 +295,52 @@ function block(prism: Prism, point: SpotPoint, mask: BearingMask, tangents: Floa
     return;
   }
   let touches = false;
-  for (const ring of prism.rings) {
-    touches =
-      eachCrossing(ring, point.eastM, point.northM, mask, (bearing, distanceM) => {
-        const tangent = aboveM / distanceM;
-        if (tangent > (tangents[bearing] as number)) tangents[bearing] = tangent;
-      }) || touches;
-  }
+  for (const ring of prism.rings) touches = raise(ring, point, aboveM, mask, tangents) || touches;
   if (touches) blockInwards(prism, point, tangents);
+}
+
+/**
+ * Raises the tangents to the top of a ring's walls, `aboveM` over the point: height ÷ distance along each bearing. Only
+ * walls that face the point count, because a ray meets one of those first. True for a point on the ring itself.
+ */
+function raise(
+  ring: Float64Array,
+  { eastM, northM }: SpotPoint,
+  aboveM: number,
+  mask: BearingMask,
+  tangents: Float32Array,
+): boolean {
+  let touches = false;
+  const count = ring.length / 2;
+  if (angles.length < count) angles = new Float64Array(count * 2);
+  for (let k = 0; k < count; k++) {
+    angles[k] = Math.atan2((ring[2 * k] as number) - eastM, (ring[2 * k + 1] as number) - northM) / STEP;
+  }
+  for (let k = 0, before = count - 1; k < count; before = k++) {
+    const ax = (ring[2 * before] as number) - eastM;
+    const ay = (ring[2 * before + 1] as number) - northM;
+    const ex = (ring[2 * k] as number) - eastM - ax;
+    const ey = (ring[2 * k + 1] as number) - northM - ay;
+    const area = ax * ey - ay * ex;
+    if (Math.abs(area) < TOUCH_M * (Math.abs(ex) + Math.abs(ey))) {
+      if (ax * (ax + ex) + ay * (ay + ey) <= 0) touches = true;
+      continue;
+    }
+    if (area > 0) continue;
+    let from = angles[before] as number;
+    let to = angles[k] as number;
+    if (to < from) [from, to] = [to, from];
+    if (to - from > HORIZON_BEARINGS / 2) [from, to] = [to, from + HORIZON_BEARINGS];
+    const [perX, perY] = [(aboveM / area) * ey, (aboveM / area) * ex];
+    const last = Math.floor(to + 1e-7);
+    for (let turn = Math.ceil(from - 1e-7); turn <= last; turn++) {
+      const bearing = turn < 0 ? turn + HORIZON_BEARINGS : turn >= HORIZON_BEARINGS ? turn - HORIZON_BEARINGS : turn;
+      if (mask[bearing] === 0) continue;
+      const tangent = (SIN[bearing] as number) * perX - (COS[bearing] as number) * perY;
+      if (tangent > (tangents[bearing] as number)) tangents[bearing] = tangent;
+    }
+  }
+  return touches;
 }
 
 /** From a point on a wall nothing is seen into the building, and everything out of it. */

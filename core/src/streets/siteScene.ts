@@ -51,9 +51,13 @@ interface Layers {
 export interface SiteScene {
   readonly camera: Camera;
   readonly travelAngleDeg: number;
-  /** Cells in view, outside buildings, in line of sight. */
+  /** Cells in view, outside buildings, in line of sight: the only ones that are measured. */
   readonly seen: Uint8Array;
+  /** Those of them between near and far. */
   readonly zone: Uint8Array;
+  readonly zoneCount: number;
+  /** Numbers of the seen cells; horizon k of the two layers below is that of cell `cells[k]`. */
+  readonly cells: Int16Array;
   readonly ground: Layers;
   readonly standing: Layers;
   /** The subject's spot at 1.6 m, the ground there, the eye. */
@@ -141,9 +145,14 @@ export function* siteSceneSteps(site: Site, look: SiteLook): Generator<number, S
   const walls = yield* between(0.05, 0.2, wallsSeenSteps(spot, camera.groundM, prisms, mask));
   const background = look.looksFor === 'background' ? yield* between(0.2, 0.3, backgroundSteps(camera, spotM, prisms, mask)) : null;
   const face = look.looksFor === 'face' ? yield* between(0.2, 0.3, faceSteps(camera, prisms, mask)) : null;
-  const standing = yield* between(0.3, 0.65, layerSteps(gridPoints(camera, STANDING_M), prisms, crowns, mask));
-  const ground = yield* between(0.65, 1, layerSteps(gridPoints(camera, 0), prisms, crowns, mask));
   const seen = seenCells(camera, prisms);
+  const cells = Int16Array.from({ length: GRID_CELLS }, (_, cell) => cell).filter((cell) => seen[cell] === 1);
+  const seenPoints = (aboveGroundM: number): SpotPoint[] => {
+    const all = gridPoints(camera, aboveGroundM);
+    return Array.from(cells, (cell) => all[cell] as SpotPoint);
+  };
+  const standing = yield* between(0.3, 0.65, layerSteps(seenPoints(STANDING_M), prisms, crowns, mask));
+  const ground = yield* between(0.65, 1, layerSteps(seenPoints(0), prisms, crowns, mask));
   const { nearM, farM } = look.subject;
   const zone = seen.map((isSeen, cell) => {
     const aheadM = aheadOf(Math.floor(cell / GRID_SIDE));
@@ -153,7 +162,9 @@ export function* siteSceneSteps(site: Site, look: SiteLook): Generator<number, S
     camera,
     travelAngleDeg: look.travelAngleDeg,
     seen,
+    cells,
     zone,
+    zoneCount: countOf(zone),
     ground,
     standing,
     spots,
@@ -192,15 +203,16 @@ function sunShareAt({ walls, crowns }: Layers, point: number, direction: SkyDire
   return crowns === null || isOpen(crowns, point, direction) ? 1 : crownShare;
 }
 
-/** 1 for the cells of a layer that the sun reaches, of those that count. */
-function litCells(layers: Layers, counts: Uint8Array, direction: SkyDirection, crownShare: number, into: Uint8Array): number {
-  let lit = 0;
-  for (let cell = 0; cell < GRID_CELLS; cell++) {
-    const isLit = counts[cell] === 1 && sunShareAt(layers, cell, direction, crownShare) >= LIT_FROM;
-    into[cell] = isLit ? 1 : 0;
-    if (isLit) lit++;
+/** 1 for the seen cells that the sun reaches in a layer, into `lit`; how many. */
+function litCells(cells: Int16Array, layers: Layers, direction: SkyDirection, crownShare: number, lit: Uint8Array): number {
+  lit.fill(0);
+  let count = 0;
+  for (let k = 0; k < cells.length; k++) {
+    if (sunShareAt(layers, k, direction, crownShare) < LIT_FROM) continue;
+    lit[cells[k] as number] = 1;
+    count++;
   }
-  return lit;
+  return count;
 }
 
 function countOf(cells: Uint8Array): number {
@@ -228,17 +240,16 @@ export function sightAt(
   sun: SunPosition,
   { isInLeaf = false, groundLit = new Uint8Array(GRID_CELLS) }: { isInLeaf?: boolean; groundLit?: Uint8Array } = {},
 ): SiteSight {
-  const { seen, zone, skyShare } = scene;
+  const { cells, zone, zoneCount, skyShare } = scene;
   if (sun.altitudeDeg <= 0) {
     groundLit.fill(0);
     return { ...NO_SUN, surroundings: { ...NO_SUN.surroundings, skyShare } };
   }
   const direction = skyDirection(sun);
   const crownShare = isInLeaf ? TREE_LIGHT.inLeaf : TREE_LIGHT.bare;
-  const seenCount = Math.max(1, countOf(seen));
-  const groundCount = litCells(scene.ground, seen, direction, crownShare, groundLit);
-  const standingCount = litCells(scene.standing, seen, direction, crownShare, standingLit);
-  const zoneCount = countOf(zone);
+  const seenCount = Math.max(1, cells.length);
+  const groundCount = litCells(cells, scene.ground, direction, crownShare, groundLit);
+  const standingCount = litCells(cells, scene.standing, direction, crownShare, standingLit);
   let zoneLit = 0;
   for (let cell = 0; cell < GRID_CELLS; cell++) zoneLit += (standingLit[cell] as number) & (zone[cell] as number);
   const sunAt = (point: number): number => sunShareAt(scene.spots, point, direction, crownShare);

@@ -88,11 +88,12 @@ export function lightOnWalls(
   const direction = skyDirection(sun);
   const cosAltitude = Math.cos(sun.altitudeDeg * RAD);
   let [lit, incidence] = [0, 0];
-  walls.forEach(({ normalDeg }, k) => {
+  for (let k = 0; k < walls.length; k++) {
+    const { normalDeg } = walls[k] as WallPoint;
     const cosine = cosAltitude * Math.cos((sun.azimuthDeg - normalDeg) * RAD);
-    if (cosine <= 0 || !isOpen(horizons, k, direction)) return;
+    if (cosine <= 0 || !isOpen(horizons, k, direction)) continue;
     lit++;
     incidence += cosine;
-  });
+  }
   return { litShare: lit / metCount, wallIncidence: incidence / metCount };
 }
