@@ -33,6 +33,7 @@ export default tseslint.config(
       'prefer-const': 'error',
     },
   },
+  { files: ['**/index.ts'], rules: { 'max-lines': 'off' } },
   { files: ['core/src/**/*.ts'], ignores: ['**/*.spec.ts'], rules: { 'no-restricted-syntax': ['error', ...noClock] } },
   {
     files: ['app/src/**/*.ts'],

@@ -1,3 +1,4 @@
+import type { District } from '../streets/index.js';
 import type { KitItem, Standard } from '../kit/index.js';
 import type { LengthUnit, StopStep } from '../units/index.js';
 import type { Walk } from '../walk/index.js';
@@ -6,6 +7,9 @@ export const ARCHIVE_FORMAT = 'roam-dial';
 export const ARCHIVE_VERSION = 1;
 /** Larger files are not read: a thousand walks of twenty stops stay far below. */
 export const LARGEST_ARCHIVE_BYTES = 25 * 1024 * 1024;
+
+/** More than the old town of a capital has. */
+export const MOST_BUILDINGS = 50_000;
 
 export interface Settings {
   readonly theme: 'light' | 'night';
@@ -30,6 +34,7 @@ export interface Archive {
   readonly standard: Standard;
   readonly settings: Settings;
   readonly walks: readonly Walk[];
+  readonly districts: readonly District[];
 }
 
 /** JSON has no infinity: it is written as a word, at the fields that may hold it. */

@@ -55,6 +55,7 @@ const ARCHIVE: Archive = {
   standard: STANDARD,
   settings: DEFAULT_SETTINGS,
   walks: [WALK],
+  districts: [],
 };
 
 function refusal(read: ReadArchive): Extract<ReadArchive, { ok: false }> {

@@ -4,6 +4,7 @@ export {
   ARCHIVE_VERSION,
   DEFAULT_SETTINGS,
   LARGEST_ARCHIVE_BYTES,
+  MOST_BUILDINGS,
   type Settings,
   writeArchive,
 } from './archive.js';

@@ -62,6 +62,6 @@ export function readArchive(text: string): ReadArchive {
     const more = problems.length > MOST_PROBLEMS ? [`and ${problems.length - MOST_PROBLEMS} more`] : [];
     return refuse('invalid', 'Some values in the file cannot be used.', [...problems.slice(0, MOST_PROBLEMS), ...more]);
   }
-  const { kit, standard, settings, walks } = value as Archive;
-  return { ok: true, archive: { kit, standard, settings, walks } };
+  const { kit, standard, settings, walks, districts } = value as Archive;
+  return { ok: true, archive: { kit, standard, settings, walks, districts } };
 }

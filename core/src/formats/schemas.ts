@@ -1,9 +1,10 @@
 import Joi from 'joi';
 import { CONTROL_KINDS, FIGURE_RANGES, FILM_KINDS, FILTER_KINDS, METER_PATTERNS, SUPPORT_KINDS } from '../kit/index.js';
 import { ARTIFICIAL_LIGHTS, checkTimeZone, localDaySpan } from '../light/index.js';
-import { APPROACHES, LAMP_KINDS, SMEAR_WISHES } from '../stop/index.js';
+import { APPROACHES, LAMP_KINDS, SMEAR_WISHES, THRESHOLD_NAMES } from '../stop/index.js';
+import { HEIGHT_SOURCES } from '../streets/index.js';
 import { STOP_STEPS } from '../units/index.js';
-import { INFINITY_WORD } from './archive.js';
+import { INFINITY_WORD, MOST_BUILDINGS } from './archive.js';
 
 /** The shape of an archive, field by field; ranges are those in which the core can compute. */
 
@@ -15,6 +16,8 @@ const positive = number.greater(0);
 const atLeastZero = number.min(0);
 const share = number.min(0).max(1);
 const stops = number.min(-20).max(20);
+/** An end of a window's ramp: a share, metres, stops or degrees. */
+const stopsOrMore = number.min(-90).max(180).required();
 const bearing = number.min(0).less(360);
 const minute = Joi.number().integer().min(0).max(1439);
 const shutter = positive.max(7200);
@@ -253,6 +256,39 @@ const subject = required({
 
 const position = required({ latitude: number.min(-90).max(90), longitude: number.min(-180).max(180) });
 
+const section = required({ leftHeightM: number.min(0).max(1000), rightHeightM: number.min(0).max(1000) });
+
+const metres = number.min(-1_000_000).max(1_000_000);
+const ring = Joi.array().items(Joi.array().ordered(metres.required(), metres.required())).min(3).max(20_000);
+const height = positive.max(2000);
+
+const building = required({
+  id,
+  name: name.optional(),
+  footprint: ring,
+  courtyards: Joi.array().items(ring).max(1000).optional(),
+  heightM: height,
+  baseM: number.min(0).less(Joi.ref('heightM')).optional(),
+  heightSource: Joi.valid(...HEIGHT_SOURCES),
+});
+
+const tree = required({
+  eastM: metres,
+  northM: metres,
+  radiusM: positive.max(100),
+  heightM: height,
+  baseM: number.min(0).optional(),
+});
+
+const district = required({
+  id,
+  name,
+  origin: position,
+  buildings: Joi.array().items(building).max(MOST_BUILDINGS),
+  trees: Joi.array().items(tree).max(MOST_BUILDINGS),
+  waters: Joi.array().items(ring).max(MOST_BUILDINGS),
+});
+
 const stop = required({
   id,
   name,
@@ -273,6 +309,8 @@ const stop = required({
     suitableShare: share,
   }),
   sunGap: required({ fromDeg: bearing, toDeg: bearing, aboveDeg: number.min(0).max(90) }).allow(null),
+  section: section.optional(),
+  groundM: number.min(-1000).max(5000).optional(),
   lamps: Joi.valid(...ARTIFICIAL_LIGHTS),
   hours: required({ fromMin: minute, toMin: minute }).allow(null),
   lightOffsetEv: stops,
@@ -322,6 +360,11 @@ const walk = required({
     longitude: number.min(-180).max(180),
   }),
   cloud: share,
+  forecast: required({ source: Joi.valid('simulated', 'own'), cloudByHour: Joi.array().items(share).length(24) }).optional(),
+  districtId: id.allow(null).optional(),
+  windows: Joi.object(
+    Object.fromEntries(THRESHOLD_NAMES.map((key) => [key, Joi.array().ordered(stopsOrMore, stopsOrMore).length(2).optional()])),
+  ).optional(),
   approach,
   bodyId: id.allow(null),
   stops: Joi.array().items(stop).unique('id').max(2000),
@@ -337,6 +380,7 @@ export const archiveSchema = required({
   standard,
   settings,
   walks: Joi.array().items(walk).unique('id').max(10_000),
+  districts: Joi.array().items(district).unique('id').max(1000).optional().default([]),
 });
 
 export { kitItem as kitItemSchema, walk as walkSchema };

@@ -37,8 +37,8 @@ function readingOf(
   view: View,
   { sun, sky, street, skyShare, cloud }: LookLight,
 ): { ev100: number; kind: BackgroundKind } {
-  if (ray.hit.kind === 'sky') {
-    const look = { azimuthDeg: ray.bearingDeg, altitudeDeg: Math.max(0, ray.elevationDeg) };
+  if (ray.hit.kind === 'sky' || ray.hit.kind === 'water') {
+    const look = { azimuthDeg: ray.bearingDeg, altitudeDeg: Math.abs(ray.elevationDeg) };
     const fromSunDeg = angleBetweenDeg(look, sun);
     return { ev100: skyLuminanceEv({ diffuseLux: sky.diffuseLux, cloud, altitudeDeg: sun.altitudeDeg, fromSunDeg }), kind: 'sky' };
   }

@@ -1,4 +1,4 @@
-import type { Ramp, WindowReason } from './quality.js';
+import { bestOf, qualityOf, type Ramp, type Ways, type WindowReason } from './quality.js';
 
 export interface LightWindow {
   /** Minutes of the day, the last one included. */
@@ -77,18 +77,21 @@ function bestHour(quality: readonly number[], { fromMin, toMin }: Span): number 
 }
 
 /**
- * Windows from an intent's ramps, minute by minute: smoothed by a five-minute median, opened at 0.25, closed under
+ * Windows from an intent's ways, minute by minute: smoothed by a five-minute median, opened at 0.25, closed under
  * 0.15, bridged over gaps up to four minutes, dropped when too short. Each names what opened and what closed it: the
  * weakest ramp just outside its ends. Source: docs/formulas.md#windows.
  */
 export function lightWindows(
-  rampsByMinute: readonly (readonly Ramp[])[],
+  waysByMinute: readonly Ways[],
   rules: WindowRules = WINDOW_RULES,
   label: LightWindow['label'] = null,
 ): readonly LightWindow[] {
-  const quality = smooth(rampsByMinute.map((ramps) => weakest(ramps).value));
-  const reasonAt = (minute: number): WindowReason => {
-    const ramps = rampsByMinute[minute];
+  const quality = smooth(waysByMinute.map(bestOf));
+  /** Why the way that was open at `inside` is not at `outside`. */
+  const reasonAt = (outside: number, inside: number): WindowReason => {
+    const now = waysByMinute[inside] ?? [];
+    const way = now.findIndex((ramps) => qualityOf(ramps) === bestOf(now));
+    const ramps = waysByMinute[outside]?.[way];
     return ramps === undefined ? 'dayEdge' : weakest(ramps).reason;
   };
   return bridge(spansOf(quality, rules), rules.bridgeMin)
@@ -96,8 +99,8 @@ export function lightWindows(
     .map((span) => ({
       ...span,
       peakQuality: Math.max(...quality.slice(span.fromMin, span.toMin + 1)),
-      opens: reasonAt(span.fromMin - 1),
-      closes: reasonAt(span.toMin + 1),
+      opens: reasonAt(span.fromMin - 1, span.fromMin),
+      closes: reasonAt(span.toMin + 1, span.toMin),
       bestMin: bestHour(quality, span),
       label,
     }));

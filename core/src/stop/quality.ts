@@ -64,9 +64,11 @@ export function qualityOf(ramps: readonly Ramp[]): number {
   return ramps.reduce((least, { value }) => Math.min(least, value), 1);
 }
 
-/** The alternative that is worth most: its ramps are the ones that open and close. */
-function bestOf(alternatives: readonly (readonly Ramp[])[]): readonly Ramp[] {
-  return alternatives.reduce((best, next) => (qualityOf(next) > qualityOf(best) ? next : best));
+/** Ways in which a picture can come about, always the same ones in the same order; the best of them counts. */
+export type Ways = readonly (readonly Ramp[])[];
+
+export function bestOf(ways: Ways): number {
+  return ways.reduce((best, ramps) => Math.max(best, qualityOf(ramps)), 0);
 }
 
 const hoursRamps: RampsOf = ({ instant }) => {
@@ -109,7 +111,7 @@ function poolNotStrip(alongPathM: number, [stripM, poolM]: Threshold): number {
   return 1 - (1 - STRIP_QUALITY) * share;
 }
 
-const silhouetteRamps: RampsOf = (input) => {
+const silhouetteWays = (input: QualityInput): Ways => {
   const { instant, light, halfFieldDeg, thresholds } = input;
   const { intent, shootingBearingDeg } = instant.site;
   const background = intent.kind === 'silhouette' ? intent.background : 'sky';
@@ -122,13 +124,13 @@ const silhouetteRamps: RampsOf = (input) => {
     gate('sunBearing', bearingGapDeg(azimuthDeg, shootingBearingDeg) <= halfFieldDeg + 15),
     contrast,
   ] as const;
-  const byDay = [contrast, gate('sunHeight', altitudeDeg > 0), gate('spotShaded', !light.isLit)] as const;
+  const byDay = [gate('sunHeight', altitudeDeg > 0), gate('spotShaded', !light.isLit), contrast] as const;
   if (light.background === null) {
-    if (background === 'screen') return afterDark(input);
-    return background === 'wall' ? byDay : againstSun;
+    if (background === 'screen') return [afterDark(input)];
+    return [background === 'wall' ? byDay : againstSun];
   }
   const onScreen = [gate('background', light.background.kind === 'screen'), contrast, ...hoursRamps(input)];
-  return bestOf([againstSun, byDay, onScreen]);
+  return [againstSun, byDay, onScreen];
 };
 
 /** The end of the street that the camera looks to. */
@@ -172,7 +174,7 @@ const facadeRamps: RampsOf = ({ instant, light, thresholds }) => {
   ];
 };
 
-const reflectionRamps: RampsOf = (input) => {
+const reflectionWays = (input: QualityInput): Ways => {
   const { instant, light, thresholds } = input;
   const { intent, lamps } = instant.site;
   const dry = intent.kind === 'reflection' && intent.mirror === 'puddle' && !intent.isWet;
@@ -180,7 +182,7 @@ const reflectionRamps: RampsOf = (input) => {
   const contrast: Ramp = { reason: 'contrast', value: over(light.contrastEv, thresholds.reflectionContrastEv) };
   const { walls } = instant;
   if (walls === undefined) {
-    return [...wet, ...(light.lampsOn ? afterDark(input) : [gate('spotShaded', !light.isLit), contrast])];
+    return [[...wet, ...(light.lampsOn ? afterDark(input) : [gate('spotShaded', !light.isLit), contrast])]];
   }
   const byDay = [
     light.face === null
@@ -190,7 +192,7 @@ const reflectionRamps: RampsOf = (input) => {
     contrast,
   ];
   const byNight = [...afterDark(input), gate('darkness', lamps !== 'none')];
-  return [...wet, ...bestOf([byDay, byNight])];
+  return [byDay, byNight].map((ramps) => [...wet, ...ramps]);
 };
 
 /** EV at ISO 100 that an aperture, a time and an ISO take. */
@@ -236,40 +238,44 @@ const compressedRamps: RampsOf = (input) => {
 
 const fireworksRamps: RampsOf = (input) => (input.instant.site.hours === null ? [gate('hours', false)] : hoursRamps(input));
 
-/** The ramps of an intent at one instant; quality is the smallest. Source: docs/formulas.md#windows. */
-export function intentRamps(input: QualityInput): readonly Ramp[] {
+/** The ways of an intent at one instant; a way's quality is its smallest ramp. Source: docs/formulas.md#windows. */
+export function intentWays(input: QualityInput): Ways {
   const { intent } = input.instant.site;
   switch (intent.kind) {
     case 'passingCandid':
-      if (intent.light !== 'either') return candidRamps(input, intent.light);
-      return bestOf([candidRamps(input, 'shade'), candidRamps(input, 'sun')]);
+      if (intent.light !== 'either') return [candidRamps(input, intent.light)];
+      return [candidRamps(input, 'shade'), candidRamps(input, 'sun')];
     case 'lightPool':
-      return poolRamps(input);
+      return [poolRamps(input)];
     case 'silhouette':
-      return silhouetteRamps(input);
+      return silhouetteWays(input);
     case 'intoTheSun':
-      return intoTheSunRamps(input);
+      return [intoTheSunRamps(input)];
     case 'brightBackdrop':
     case 'litStreet':
-      return afterDark(input);
+      return [afterDark(input)];
     case 'flashLift':
-      return flashLiftRamps(input);
+      return [flashLiftRamps(input)];
     case 'longExposure':
-      return longExposureRamps(input);
+      return [longExposureRamps(input)];
     case 'facade':
-      return facadeRamps(input);
+      return [facadeRamps(input)];
     case 'reflection':
-      return reflectionRamps(input);
+      return reflectionWays(input);
     case 'compressedDistance':
-      return compressedRamps(input);
+      return [compressedRamps(input)];
     case 'fireworks':
-      return fireworksRamps(input);
+      return [fireworksRamps(input)];
   }
 }
+
+/** Later than this the sky's glow is the town's own, all night. */
+const DUSK_ENDS_DEG = -12;
 
 /** How well sky and lamps balance at dusk: the sky's luminance within so many stops of theirs; 0 where there are none. */
 export function duskBalanceQuality({ instant, light, thresholds }: QualityInput): number {
   const lampsEv = ARTIFICIAL_LIGHT[instant.site.lamps].ev100;
-  if (lampsEv === null || light.sun.altitudeDeg > 0) return 0;
+  const { altitudeDeg } = light.sun;
+  if (lampsEv === null || altitudeDeg > 0 || altitudeDeg < DUSK_ENDS_DEG) return 0;
   return over(Math.abs(light.skyEv - lampsEv), thresholds.duskBalanceEv);
 }

@@ -61,8 +61,8 @@ describe('ramps and windows', () => {
     expect([9, 8, 6.5, 5].map((v) => ramp(v, 8, 5))).toEqual([0, 0.25, 0.625, 1]);
   });
 
-  const minutes = (values: readonly number[], reason: Ramp['reason'] = 'contrast'): Ramp[][] =>
-    values.map((value) => [{ reason, value }]);
+  const minutes = (values: readonly number[], reason: Ramp['reason'] = 'contrast'): Ramp[][][] =>
+    values.map((value) => [[{ reason, value }]]);
   const block = (value: number, length: number): number[] => Array.from({ length }, () => value);
 
   it('opens at 0.25, holds down to 0.15, and says what closed it', () => {

@@ -1,4 +1,5 @@
 import type { ArtificialLight, Place } from '../light/index.js';
+import type { StreetSection } from '../streets/index.js';
 import type { Approach } from './approach.js';
 import type { Intent } from './intents.js';
 import type { Framing } from './framing.js';
@@ -59,6 +60,10 @@ export interface Stop {
   readonly movers: Movers;
   /** Null: open to the sun all day. */
   readonly sunGap: SunGap | null;
+  /** The street's walls where no footprints are known; absent: not known either. */
+  readonly section?: StreetSection;
+  /** Height of the ground there over that of the district; absent: 0. */
+  readonly groundM?: number;
   readonly lamps: ArtificialLight;
   /** Hours in which the lamps, sign or show are on, where they are not simply on after dark. */
   readonly hours: HoursSpan | null;

@@ -22,15 +22,7 @@ import {
 } from '../streets/index.js';
 import { type CameraReach, DEFAULT_CAMERA_REACH } from './cameraReach.js';
 import { type LightWindow, lightWindows, WINDOW_RULES } from './lightWindows.js';
-import {
-  candidRamps,
-  duskBalanceQuality,
-  intentRamps,
-  type QualityInput,
-  qualityOf,
-  type Ramp,
-  type SiteOfDay,
-} from './quality.js';
+import { bestOf, candidRamps, duskBalanceQuality, intentWays, type QualityInput, type SiteOfDay, type Ways } from './quality.js';
 import type { Subject } from './stop.js';
 import { METERED_SURFACES, spreadOf, type StopLight, stopLightAt } from './stopLight.js';
 import { DEFAULT_THRESHOLDS, type WindowThresholds } from './thresholds.js';
@@ -127,21 +119,17 @@ export function siteLookOf(input: Omit<StopDayInput, 'day' | 'cloud' | 'timeZone
   };
 }
 
-function windowsOf(
-  inputs: readonly QualityInput[],
-  ramps: readonly (readonly Ramp[])[],
-  { intent }: SiteOfDay,
-): readonly LightWindow[] {
+function windowsOf(inputs: readonly QualityInput[], ways: readonly Ways[], { intent }: SiteOfDay): readonly LightWindow[] {
   if (intent.kind !== 'passingCandid') {
     const shortestMin = intent.kind === 'intoTheSun' ? SHORTEST_INTO_THE_SUN_MIN : WINDOW_RULES.shortestMin;
-    return lightWindows(ramps, { ...WINDOW_RULES, shortestMin });
+    return lightWindows(ways, { ...WINDOW_RULES, shortestMin });
   }
   const rules = { ...WINDOW_RULES, shortestMin: SHORTEST_CANDID_MIN };
   const sides = (['sun', 'shade'] as const).filter((side) => intent.light === 'either' || intent.light === side);
   return sides
     .flatMap((side) =>
       lightWindows(
-        inputs.map((input) => candidRamps(input, side)),
+        inputs.map((input) => [candidRamps(input, side)]),
         rules,
         side,
       ),
@@ -225,18 +213,18 @@ export function stopDayIn(scene: SiteScene | null, input: StopDayInput): StopDay
       scene === null ? undefined : ground.subarray(minute * GRID_CELLS, (minute + 1) * GRID_CELLS),
     ),
   );
-  const ramps = inputs.map(intentRamps);
+  const ways = inputs.map(intentWays);
   const figures = (of: (input: QualityInput) => number): Float32Array => Float32Array.from(inputs, of);
   const flags = (of: (light: StopLight) => number): Uint8Array => Uint8Array.from(inputs, ({ light }) => of(light));
   const sight = (of: (sight: NonNullable<QualityInput['instant']['walls']>['sight']) => number): Float32Array =>
     figures(({ instant }) => (instant.walls === undefined ? 0 : of(instant.walls.sight)));
-  const balance = inputs.map((one): Ramp[] => [{ reason: 'dusk', value: duskBalanceQuality(one) }]);
+  const balance = inputs.map((one): Ways => [[{ reason: 'dusk', value: duskBalanceQuality(one) }]]);
   return {
     keyEv100: figures(({ light }) => light.keyEv100),
     isLit: flags(({ isLit }) => Number(isLit)),
     sunAltitudeDeg: figures(({ light }) => light.sun.altitudeDeg),
     sunAzimuthDeg: figures(({ light }) => light.sun.azimuthDeg),
-    quality: Float32Array.from(ramps, qualityOf),
+    quality: Float32Array.from(ways, bestOf),
     surface: flags(({ surface }) => METERED_SURFACES.indexOf(surface)),
     lampsOn: flags(({ lampsOn }) => Number(lampsOn)),
     shadeEv: figures(({ light }) => light.shadeEv),
@@ -253,7 +241,7 @@ export function stopDayIn(scene: SiteScene | null, input: StopDayInput): StopDay
     patchAheadM: sight(({ patch }) => patch?.aheadM ?? 0),
     patchAsideM: sight(({ patch }) => patch?.asideM ?? 0),
     creepMPerMin: creepByMinute(scene, ground, (minute) => (inputs[minute] as QualityInput).light.sun.altitudeDeg > -3),
-    windows: windowsOf(inputs, ramps, input.site),
+    windows: windowsOf(inputs, ways, input.site),
     duskBalance: lightWindows(balance),
     skyShare: scene?.skyShare ?? inputs[0]?.instant.walls?.sight.surroundings.skyShare ?? 0.5,
     hasWalls: scene !== null,

@@ -11,7 +11,7 @@ import {
   type SunPosition,
   WALL_OVER_GREY_EV,
 } from '../light/index.js';
-import { type SiteScene, type SiteSight } from '../streets/index.js';
+import type { SiteScene, SiteSight } from '../streets/index.js';
 import { type Background, brightestBackground, type Face, faceAt } from './background.js';
 import type { Stop, SunGap } from './stop.js';
 

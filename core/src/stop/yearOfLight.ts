@@ -9,7 +9,7 @@ import {
   type SunTrack,
 } from '../light/index.js';
 import { areTreesInLeaf, isSpotInSun, type SiteScene } from '../streets/index.js';
-import { intentRamps, qualityOf } from './quality.js';
+import { bestOf, intentWays } from './quality.js';
 import { isSpotSunlit } from './stopLight.js';
 import { dayFrame, instantOf, type StopDayInput } from './stopDay.js';
 
@@ -127,8 +127,8 @@ export function* yearOfQualitySteps(scene: SiteScene | null, input: YearInput): 
     for (let row = 0; row < CARPET_ROWS; row++) {
       const now = sun.at(k, row);
       if (now === null) continue;
-      const ramps = intentRamps(instantOf(frame, now, row * CARPET_STEP_MIN, groundLit));
-      quality[k * CARPET_ROWS + row] = Math.round(255 * qualityOf(ramps));
+      const ways = intentWays(instantOf(frame, now, row * CARPET_STEP_MIN, groundLit));
+      quality[k * CARPET_ROWS + row] = Math.round(255 * bestOf(ways));
     }
     if (k % DAYS_AT_ONCE === DAYS_AT_ONCE - 1) yield { days, quality, daysDone: k + 1 };
   }

@@ -1,4 +1,4 @@
-import type { Prism } from '../light/index.js';
+import { isStrictlyInside, type Prism } from '../light/index.js';
 import type { SpotPoint } from './horizon.js';
 
 const RAD = Math.PI / 180;
@@ -8,6 +8,8 @@ const TOUCH_M = 1e-6;
 export type RayHit =
   | { readonly kind: 'sky' }
   | { readonly kind: 'ground'; readonly point: SpotPoint }
+  /** Water seen so flat that it mirrors the sky. */
+  | { readonly kind: 'water' }
   /** The underside of an arch or overhang: never in the sun. */
   | { readonly kind: 'ceiling' }
   /** `face` names the wall: number of the prism and of its edge. `normalDeg` is the bearing that it looks to. */
@@ -77,19 +79,25 @@ function meet(prism: Prism, number: number, from: SpotPoint, dx: number, dy: num
 /** A hair in front of the wall, so that the wall itself does not stand in its own light. */
 const BEFORE_WALL_M = 1e-3;
 
-/** What a look from a point in a direction meets: a building, the level ground at `groundM`, or the sky. */
+/** Flatter than this, water shows the sky and nothing of itself. */
+const MIRROR_UNDER_DEG = 10;
+
+/** What a look from a point in a direction meets: a building, the level ground or water at `groundM`, or the sky. */
 export function castRay({
   from,
   bearingDeg,
   elevationDeg,
   groundM,
   prisms,
+  waters = [],
 }: {
   readonly from: SpotPoint;
   readonly bearingDeg: number;
   readonly elevationDeg: number;
   readonly groundM: number;
   readonly prisms: readonly Prism[];
+  /** Outlines of water, as prisms of any height. */
+  readonly waters?: readonly Prism[];
 }): RayHit {
   const [dx, dy] = [Math.sin(bearingDeg * RAD), Math.cos(bearingDeg * RAD)];
   const slope = Math.tan(elevationDeg * RAD);
@@ -111,5 +119,8 @@ export function castRay({
     northM: from.northM + distanceM * dy,
     heightM: from.heightM + slope * distanceM,
   };
+  const isMirror =
+    met === null && elevationDeg > -MIRROR_UNDER_DEG && waters.some((water) => isStrictlyInside(water, point.eastM, point.northM));
+  if (isMirror) return { kind: 'water' };
   return met === null ? { kind: 'ground', point: { ...point, heightM: groundM } } : met.hit(point);
 }

@@ -1,4 +1,5 @@
 import type { Building, Place } from '../light/index.js';
+import type { Outline } from './shadowPolygons.js';
 import type { Tree } from './trees.js';
 
 /** How a building's height is known. */
@@ -18,6 +19,7 @@ export interface District {
   readonly origin: Place;
   readonly buildings: readonly DistrictBuilding[];
   readonly trees: readonly Tree[];
+  readonly waters: readonly Outline[];
 }
 
 /** Metres of a degree of latitude on the mean sphere of 6,371,008.8 m. */

@@ -16,6 +16,7 @@ import {
 } from './horizon.js';
 import { largestPatch, largestSquareM, type LitPatch } from './patch.js';
 import { sunBearings } from './sunBearings.js';
+import type { Outline } from './shadowPolygons.js';
 import { crownPrism, type Tree, TREE_LIGHT } from './trees.js';
 import { backgroundSteps, faceSteps, type View } from './viewRays.js';
 import { lightOnWalls, type WallsSeen, wallsSeenSteps } from './wallsSeen.js';
@@ -24,6 +25,8 @@ import { lightOnWalls, type WallsSeen, wallsSeenSteps } from './wallsSeen.js';
 export interface Site {
   readonly buildings: readonly Building[];
   readonly trees?: readonly Tree[];
+  /** Outlines of water on the ground's level: seen flat, it mirrors the sky. */
+  readonly waters?: readonly Outline[];
   readonly eastM: number;
   readonly northM: number;
   /** Height of the ground that the stop stands on; 0 by default. */
@@ -100,11 +103,12 @@ function spotDistanceM(camera: Camera, medianM: number, prisms: readonly Prism[]
   return Math.min(medianM, Math.max(wallM - 0.3, wallM / 2));
 }
 
-function checkSite(site: Site, look: SiteLook): { prisms: Prism[]; crowns: Prism[]; camera: Camera } {
+function checkSite(site: Site, look: SiteLook): { prisms: Prism[]; crowns: Prism[]; waters: Prism[]; camera: Camera } {
   checkOptions('site', site);
-  const { buildings, trees = [], eastM, northM, groundM = 0 } = site;
+  const { buildings, trees = [], waters = [], eastM, northM, groundM = 0 } = site;
   checkArray('site.buildings', buildings);
   checkArray('site.trees', trees);
+  checkArray('site.waters', waters);
   checkFinite('site.eastM', eastM);
   checkFinite('site.northM', northM);
   checkFinite('site.groundM', groundM);
@@ -116,6 +120,7 @@ function checkSite(site: Site, look: SiteLook): { prisms: Prism[]; crowns: Prism
   return {
     prisms: buildings.map((building, k) => readPrism(building, `site.buildings[${k}]`)),
     crowns: trees.map((tree, k) => crownPrism(tree, `site.trees[${k}]`)),
+    waters: waters.map((footprint, k) => readPrism({ footprint, heightM: 1 }, `site.waters[${k}]`)),
     camera: {
       eastM,
       northM,
@@ -132,7 +137,7 @@ function checkSite(site: Site, look: SiteLook): { prisms: Prism[]; crowns: Prism
  * Source: docs/formulas.md#horizon. @throws TypeError, RangeError that name the building and the corner.
  */
 export function* siteSceneSteps(site: Site, look: SiteLook): Generator<number, SiteScene> {
-  const { prisms, crowns, camera } = checkSite(site, look);
+  const { prisms, crowns, waters, camera } = checkSite(site, look);
   const mask = sunBearings(look.latitude);
   const spotM = spotDistanceM(camera, look.subject.medianM, prisms);
   const spot = placeBefore(camera, spotM, 0, STANDING_M);
@@ -143,7 +148,8 @@ export function* siteSceneSteps(site: Site, look: SiteLook): Generator<number, S
     layerSteps([spot, { ...spot, heightM: camera.groundM }, eye], prisms, crowns, EVERY_BEARING),
   );
   const walls = yield* between(0.05, 0.2, wallsSeenSteps(spot, camera.groundM, prisms, mask));
-  const background = look.looksFor === 'background' ? yield* between(0.2, 0.3, backgroundSteps(camera, spotM, prisms, mask)) : null;
+  const background =
+    look.looksFor === 'background' ? yield* between(0.2, 0.3, backgroundSteps(camera, spotM, { prisms, waters }, mask)) : null;
   const face = look.looksFor === 'face' ? yield* between(0.2, 0.3, faceSteps(camera, prisms, mask)) : null;
   const seen = seenCells(camera, prisms);
   const cells = Int16Array.from({ length: GRID_CELLS }, (_, cell) => cell).filter((cell) => seen[cell] === 1);

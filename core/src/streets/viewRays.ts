@@ -19,6 +19,12 @@ export interface ViewRay {
   readonly horizon: number;
 }
 
+/** What there is to be seen. */
+export interface Around {
+  readonly prisms: readonly Prism[];
+  readonly waters: readonly Prism[];
+}
+
 export interface View {
   readonly rays: readonly ViewRay[];
   readonly horizons: Horizons;
@@ -33,13 +39,13 @@ export function columnsOf(halfFieldDeg: number, widestDeg: number): number[] {
 function* lookSteps(
   camera: Camera,
   looks: readonly (readonly [bearingDeg: number, elevationDeg: number])[],
-  prisms: readonly Prism[],
+  { prisms, waters }: Around,
   mask: BearingMask,
 ): Generator<number, View> {
   const from: SpotPoint = { eastM: camera.eastM, northM: camera.northM, heightM: camera.groundM + STANDING_M };
   const places: { point: SpotPoint; normalDeg: number | null }[] = [];
   const rays = looks.map(([bearingDeg, elevationDeg]): ViewRay => {
-    const hit = castRay({ from, bearingDeg, elevationDeg, groundM: camera.groundM, prisms });
+    const hit = castRay({ from, bearingDeg, elevationDeg, groundM: camera.groundM, prisms, waters });
     if (hit.kind === 'wall') places.push({ point: hit.point, normalDeg: hit.normalDeg });
     if (hit.kind === 'ground') places.push({ point: hit.point, normalDeg: null });
     return { bearingDeg, elevationDeg, hit, horizon: places.length - 1 };
@@ -48,18 +54,13 @@ function* lookSteps(
 }
 
 /** What stands behind a person at `subjectM`: columns 1° apart, four heights each, column by column. */
-export function backgroundSteps(
-  camera: Camera,
-  subjectM: number,
-  prisms: readonly Prism[],
-  mask: BearingMask,
-): Generator<number, View> {
+export function backgroundSteps(camera: Camera, subjectM: number, around: Around, mask: BearingMask): Generator<number, View> {
   const looks = columnsOf(camera.halfFieldDeg, WIDEST_COLUMNS_DEG).flatMap((offDeg) =>
     SUBJECT_HEIGHTS_M.map(
       (heightM) => [camera.shootingBearingDeg + offDeg, Math.atan((heightM - STANDING_M) / subjectM) / RAD] as const,
     ),
   );
-  return lookSteps(camera, looks, prisms, mask);
+  return lookSteps(camera, looks, around, mask);
 }
 
 /** The wall met by most looks of the middle half of the frame, those looks alone; null where most meet none. */
@@ -75,7 +76,7 @@ export function* faceSteps(camera: Camera, prisms: readonly Prism[], mask: Beari
     yield 0;
   }
   const most = [...byFace.values()].sort((a, b) => b.length - a.length)[0];
-  return most === undefined ? null : yield* lookSteps(camera, most, prisms, mask);
+  return most === undefined ? null : yield* lookSteps(camera, most, { prisms, waters: [] }, mask);
 }
 
 /** Cosine of the sun's incidence on what a look meets; 0 from behind, where it is shaded, and for sky and ceilings. */

@@ -1,3 +1,3 @@
 export { distanceBetweenM, type Leg, legBetween, walkLegs } from './legs.js';
 export { chanceOfAtLeast, suitablePerMinute, waitForChanceMin } from './waiting.js';
-export type { Walk, WalkPlace } from './walk.js';
+export { type CloudForecast, cloudOf, type Walk, type WalkPlace } from './walk.js';

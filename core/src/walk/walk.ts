@@ -1,5 +1,5 @@
-import type { Place } from '../light/index.js';
-import type { Approach, Stop } from '../stop/index.js';
+import type { CloudByHour, Place } from '../light/index.js';
+import type { Approach, Stop, WindowThresholds } from '../stop/index.js';
 
 /** Where a walk takes place. */
 export interface WalkPlace extends Place {
@@ -7,6 +7,12 @@ export interface WalkPlace extends Place {
   readonly timeZone: string;
   /** A made-up place of the shipped gazetteer: its coordinates are labelled so, and its zone is "town time". */
   readonly isInvented: boolean;
+}
+
+export interface CloudForecast {
+  /** A made-up one, or a file of one's own. */
+  readonly source: 'simulated' | 'own';
+  readonly cloudByHour: CloudByHour;
 }
 
 export interface Walk {
@@ -17,6 +23,12 @@ export interface Walk {
   readonly place: WalkPlace;
   /** 0 clear, 0.5 hazy, 1 overcast. */
   readonly cloud: number;
+  /** Cloud by the hour instead of one figure for the day. */
+  readonly forecast?: CloudForecast;
+  /** The buildings that it leads through; absent or null: none are known. */
+  readonly districtId?: string | null;
+  /** Thresholds of light windows that the person has replaced. */
+  readonly windows?: Partial<WindowThresholds>;
   readonly approach: Approach;
   readonly bodyId: string | null;
   readonly stops: readonly Stop[];
@@ -25,4 +37,9 @@ export interface Walk {
   readonly notes: string;
   /** Points of the home state that have been gone through before setting off. */
   readonly homeChecked?: readonly string[];
+}
+
+/** What the sky is reckoned with: the forecast by the hour where there is one. */
+export function cloudOf({ cloud, forecast }: Pick<Walk, 'cloud' | 'forecast'>): number | CloudByHour {
+  return forecast?.cloudByHour ?? cloud;
 }

@@ -1,0 +1,64 @@
+import Papa from 'papaparse';
+import type { CloudByHour } from '../light/index.js';
+
+export type ReadForecast =
+  | { readonly ok: true; readonly cloudByHour: CloudByHour }
+  | { readonly ok: false; readonly message: string; readonly where: string | null };
+
+/** `7`, `07`, `07:00`, `2027-03-13T07:00`: the hour of the day. */
+function hourOf(text: string): number | null {
+  const hit = /(?:^|[T ])(\d{1,2})(?::\d{2})?(?::\d{2})?$/.exec(text.trim());
+  const hour = hit === null ? NaN : Number(hit[1]);
+  return hour >= 0 && hour <= 23 ? hour : null;
+}
+
+/** `0.4` and `40 %` and, where any figure is over 1, `40`: cloud as a share. */
+function sharesOf(cells: readonly string[]): (number | null)[] {
+  const numbers = cells.map((cell) => {
+    const text = cell.trim();
+    const number = Number(text.replace('%', '').replace(',', '.').trim());
+    return text === '' || !Number.isFinite(number) ? null : { number, isPercent: text.includes('%') };
+  });
+  const areAllPercent = numbers.some((one) => one !== null && one.number > 1);
+  return numbers.map((one) => {
+    if (one === null) return null;
+    const share = one.isPercent || areAllPercent ? one.number / 100 : one.number;
+    return share >= 0 && share <= 1 ? share : null;
+  });
+}
+
+/**
+ * A forecast of one's own: a row an hour with the hour and the cloud (a share or per cent), a heading or not. Hours
+ * between two rows are straight lines; before the first and after the last those hold.
+ */
+export function readForecast(text: string): ReadForecast {
+  const { data, errors } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: true });
+  const [error] = errors.filter(({ code }) => code !== 'UndetectableDelimiter');
+  if (error !== undefined)
+    return { ok: false, message: `The file is no CSV: ${error.message}`, where: `line ${(error.row ?? 0) + 1}` };
+  const hasHeading = hourOf(data[0]?.[0] ?? '') === null;
+  const rows = hasHeading ? data.slice(1) : data;
+  if (rows.length === 0) return { ok: false, message: 'The file has no row with an hour and a cloud.', where: null };
+  const shares = sharesOf(rows.map((row) => row[1] ?? ''));
+  const known = new Map<number, number>();
+  for (const [k, row] of rows.entries()) {
+    const where = `line ${k + (hasHeading ? 2 : 1)}`;
+    const hour = hourOf(row[0] ?? '');
+    if (hour === null) return { ok: false, message: `“${row[0] ?? ''}” is no hour from 0 to 23.`, where };
+    const share = shares[k] ?? null;
+    if (share === null) return { ok: false, message: `“${row[1] ?? ''}” is no cloud from 0 to 1, or to 100 %.`, where };
+    known.set(hour, share);
+  }
+  return { ok: true, cloudByHour: filled(known) };
+}
+
+function filled(known: ReadonlyMap<number, number>): number[] {
+  const hours = [...known.keys()].sort((a, b) => a - b);
+  return Array.from({ length: 24 }, (_, hour) => {
+    const before = hours.filter((one) => one <= hour).at(-1);
+    const after = hours.find((one) => one >= hour);
+    const [from, to] = [before ?? after ?? 0, after ?? before ?? 0];
+    const [low, high] = [known.get(from) ?? 0, known.get(to) ?? 0];
+    return from === to ? low : low + ((hour - from) / (to - from)) * (high - low);
+  });
+}

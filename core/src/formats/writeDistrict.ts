@@ -1,0 +1,54 @@
+import type { Feature, FeatureCollection, Position } from 'geojson';
+import { type District, type Outline, placeAt } from '../streets/index.js';
+
+/** A tenth of a millimetre: reading rounds to millimetres, and so comes back to the same metres. */
+const DEGREE_DIGITS = 1e9;
+
+/** A district as GeoJSON text, its origin and name beside the features; reads back to the same. */
+export function writeDistrict({ name, origin, buildings, trees, waters }: District): string {
+  const position = (eastM: number, northM: number): Position => {
+    const { latitude, longitude } = placeAt(origin, { eastM, northM });
+    const rounded = (degrees: number): number => Math.round(degrees * DEGREE_DIGITS) / DEGREE_DIGITS;
+    return [rounded(longitude), rounded(latitude)];
+  };
+  const ring = (outline: Outline): Position[] => {
+    const points = outline.map(([eastM, northM]) => position(eastM, northM));
+    return [...points, points[0] as Position];
+  };
+  const features: Feature[] = [
+    ...buildings.map(({ id, name: own, footprint, courtyards = [], heightM, baseM, heightSource }): Feature => ({
+      type: 'Feature',
+      id,
+      properties: {
+        building: 'yes',
+        ...(own === undefined ? {} : { name: own }),
+        height: heightM,
+        ...(baseM === undefined ? {} : { min_height: baseM }),
+        height_source: heightSource,
+      },
+      geometry: { type: 'Polygon', coordinates: [footprint, ...courtyards].map(ring) },
+    })),
+    ...trees.map(({ eastM, northM, radiusM, heightM, baseM }): Feature => ({
+      type: 'Feature',
+      properties: {
+        natural: 'tree',
+        height: heightM,
+        diameter_crown: 2 * radiusM,
+        ...(baseM === undefined ? {} : { min_height: baseM }),
+      },
+      geometry: { type: 'Point', coordinates: position(eastM, northM) },
+    })),
+    ...waters.map((outline): Feature => ({
+      type: 'Feature',
+      properties: { natural: 'water' },
+      geometry: { type: 'Polygon', coordinates: [ring(outline)] },
+    })),
+  ];
+  const collection: FeatureCollection & { name: string; origin: Position } = {
+    type: 'FeatureCollection',
+    name,
+    origin: [origin.longitude, origin.latitude],
+    features,
+  };
+  return `${JSON.stringify(collection)}\n`;
+}
