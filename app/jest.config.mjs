@@ -6,7 +6,8 @@ export default {
   moduleNameMapper: {
     '^@roam-dial/core$': '<rootDir>/../core/dist/index.js',
     '^@roam-dial/core/formats$': '<rootDir>/../core/dist/formats/index.js',
-    '/create-core-worker$': '<rootDir>/src/testing/no-worker.ts',
+    '^@roam-dial/core/maps$': '<rootDir>/../core/dist/formats/maps.js',
+    '/create-(core|light|map)-worker$': '<rootDir>/src/testing/no-worker.ts',
   },
   transform: {
     '^.+\\.(ts|js|mjs|html|svg)$': [

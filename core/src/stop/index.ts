@@ -20,6 +20,7 @@ export type { Consent, HoursSpan, Movers, Pavement, Stop, Subject, SunGap } from
 export { DEFAULT_SHOOTING, LAMP_KINDS, type LampKind, type Shooting, SMEAR_WISHES, type SmearWish } from './shooting.js';
 export {
   lightOfDay,
+  litGroundAt,
   shadowLengthM,
   type SiteDay,
   siteLookOf,

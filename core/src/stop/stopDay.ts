@@ -59,6 +59,8 @@ export interface StopMinutes {
   readonly patchAsideM: Float32Array;
   /** Shadow's edge, metres a minute; 0 where there is none. */
   readonly creepMPerMin: Float32Array;
+  /** The seen ground's lit cells, a bit each, 72 bytes a minute; `litGroundAt` unpacks them. Empty without walls. */
+  readonly groundLit: Uint8Array;
 }
 
 /** A stop's day by the minutes of the wall clock, 0..1439; plain arrays, so that a worker can hand them over. */
@@ -198,6 +200,19 @@ function creepByMinute(scene: SiteScene | null, ground: Uint8Array, isUp: (minut
   );
 }
 
+/** Eight cells to a byte, the first in its lowest bit. */
+function packed(cells: Uint8Array): Uint8Array {
+  const bytes = new Uint8Array(cells.length / 8);
+  for (let k = 0; k < cells.length; k++) if (cells[k] === 1) bytes[k >> 3] = (bytes[k >> 3] as number) | (1 << (k & 7));
+  return bytes;
+}
+
+/** The lit cells of the seen ground at a minute, 576 of 0 or 1; all 0 where no walls are known. */
+export function litGroundAt({ groundLit }: Pick<StopDay, 'groundLit'>, minuteOfDay: number): Uint8Array {
+  const first = minuteOfDay * GRID_CELLS;
+  return Uint8Array.from({ length: GRID_CELLS }, (_, cell) => ((groundLit[(first + cell) >> 3] ?? 0) >> ((first + cell) & 7)) & 1);
+}
+
 /** A stop's day from surroundings measured before; `scene` null where no footprints are known. */
 export function stopDayIn(scene: SiteScene | null, input: StopDayInput): StopDay | null {
   const clock = dayClock(input.day, input.timeZone);
@@ -241,6 +256,7 @@ export function stopDayIn(scene: SiteScene | null, input: StopDayInput): StopDay
     patchAheadM: sight(({ patch }) => patch?.aheadM ?? 0),
     patchAsideM: sight(({ patch }) => patch?.asideM ?? 0),
     creepMPerMin: creepByMinute(scene, ground, (minute) => (inputs[minute] as QualityInput).light.sun.altitudeDeg > -3),
+    groundLit: packed(ground),
     windows: windowsOf(inputs, ways, input.site),
     duskBalance: lightWindows(balance),
     skyShare: scene?.skyShare ?? inputs[0]?.instant.walls?.sight.surroundings.skyShare ?? 0.5,

@@ -38,6 +38,7 @@ export {
   siteSceneSteps,
   type SiteSight,
 } from './siteScene.js';
+export { type Span, streetCut, type StreetCut } from './streetCut.js';
 export { streetShape, type StreetShape } from './streetAxis.js';
 export { sunBearings } from './sunBearings.js';
 export { areTreesInLeaf, crownPrism, type Tree, TREE_LIGHT } from './trees.js';

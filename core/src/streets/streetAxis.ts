@@ -8,6 +8,8 @@ export interface StreetShape {
   /** The way it runs, 0 <= axisDeg < 180. */
   readonly axisDeg: number;
   readonly widthM: number;
+  /** From the place to the wall on its left. */
+  readonly leftM: number;
   readonly leftHeightM: number;
   readonly rightHeightM: number;
 }
@@ -54,7 +56,7 @@ export function streetShape(options: {
   };
   const [left, right] = [side(-90), side(90)];
   if (left === null || right === null) return null;
-  return { axisDeg, widthM: left.freeM + right.freeM, leftHeightM: left.heightM, rightHeightM: right.heightM };
+  return { axisDeg, widthM: left.freeM + right.freeM, leftM: left.freeM, leftHeightM: left.heightM, rightHeightM: right.heightM };
 }
 
 /** The middle of the run of bearings in which one sees nearly as far as in the best. */

@@ -1,4 +1,5 @@
 import type { StopDay } from '@roam-dial/core';
+import { plainDay } from '../../testing/demo';
 import { evScale, lightKindAt, ribbonSegments } from './light-ribbon.geometry';
 import { hourTicks, minutesForKey, timeDomain, timeScale } from './time-axis';
 import { lateLegs, minutesInLight, rowHeights, walkerLine, type WalkRow } from './walk-chart.geometry';
@@ -46,12 +47,12 @@ describe('the time axis', () => {
 });
 
 describe('the ribbon', () => {
-  const day: StopDay = {
+  const day: StopDay = plainDay({
     keyEv100: Float32Array.from({ length: 1440 }, () => 10),
     isLit: Uint8Array.from({ length: 1440 }, (_, m) => Number(m >= 600 && m < 660)),
     sunAltitudeDeg: Float32Array.from({ length: 1440 }, (_, m) => (m < 360 ? -20 : 20)),
     windows: [],
-  };
+  });
   it('is cut where the light changes its kind', () => {
     expect([100, 500, 620].map((minute) => lightKindAt(day, minute))).toEqual(['dark', 'shade', 'lit']);
     const domain = { fromMin: 300, toMin: 720 };

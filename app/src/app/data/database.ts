@@ -1,5 +1,5 @@
 import { Injectable, InjectionToken, inject } from '@angular/core';
-import type { KitItem, Settings, Standard, Walk } from '@roam-dial/core';
+import type { District, KitItem, Settings, Standard, Walk } from '@roam-dial/core';
 import Dexie, { type Table, type Transaction } from 'dexie';
 
 /** One row each for what there is only one of. */
@@ -22,6 +22,7 @@ export interface SchemaVersion {
 export const SCHEMA_VERSIONS: readonly SchemaVersion[] = [
   { version: 1, stores: { kit: 'id, kind', walks: 'id, day', profile: 'key' } },
   { version: 2, stores: { meta: 'key' } },
+  { version: 3, stores: { districts: 'id' } },
 ];
 
 export const DATABASE_NAME = new InjectionToken<string>('database name', { factory: () => 'roam-dial' });
@@ -30,6 +31,7 @@ export const DATABASE_NAME = new InjectionToken<string>('database name', { facto
 export class Database extends Dexie {
   declare readonly kit: Table<KitItem, string>;
   declare readonly walks: Table<Walk, string>;
+  declare readonly districts: Table<District, string>;
   declare readonly profile: Table<ProfileRow, string>;
   declare readonly meta: Table<MetaRow, string>;
 

@@ -13,6 +13,7 @@ function workspace(kit: readonly KitItem[], walkName: string): Workspace {
     standard: DEFAULT_STANDARD,
     settings: DEFAULT_SETTINGS,
     walks: [{ ...newWalk('walk', '2027-03-13', 'body'), name: walkName, stops: [stop] }],
+    districts: [],
   };
 }
 let made = 0;

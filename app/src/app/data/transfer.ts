@@ -26,9 +26,10 @@ function renamed(id: string | null, ids: ReadonlyMap<string, string>): string | 
   return id === null ? null : (ids.get(id) ?? id);
 }
 
-function withKitIds(walk: Walk, ids: ReadonlyMap<string, string>): Walk {
-  const stops = walk.stops.map((stop): Stop => ({ ...stop, lensId: renamed(stop.lensId, ids) }));
-  return { ...walk, bodyId: renamed(walk.bodyId, ids), stops };
+function withIds(walk: Walk, kitIds: ReadonlyMap<string, string>, districtIds: ReadonlyMap<string, string>): Walk {
+  const stops = walk.stops.map((stop): Stop => ({ ...stop, lensId: renamed(stop.lensId, kitIds) }));
+  const district = walk.districtId === undefined ? {} : { districtId: renamed(walk.districtId, districtIds) };
+  return { ...walk, bodyId: renamed(walk.bodyId, kitIds), stops, ...district };
 }
 
 /**
@@ -38,11 +39,11 @@ function withKitIds(walk: Walk, ids: ReadonlyMap<string, string>): Walk {
  */
 export function importInto(
   workspace: Workspace,
-  { kit, standard, settings, walks }: Archive,
+  { kit, standard, settings, walks, districts }: Archive,
   mode: ImportMode,
   createId: () => string,
 ): Workspace {
-  if (mode === 'replace') return { kit, standard, settings, walks };
+  if (mode === 'replace') return { kit, standard, settings, walks, districts };
   const kitIds = newIds(workspace.kit, kit, createId);
   const inKit = new Set(workspace.kit.map((item) => item.id));
   const addedKit = kit
@@ -52,11 +53,21 @@ export function importInto(
       return { ...item, id };
     })
     .filter((item) => !inKit.has(item.id));
-  const incoming = walks.map((walk) => withKitIds(walk, kitIds));
+  const districtIds = newIds(workspace.districts, districts, createId);
+  const inDistricts = new Set(workspace.districts.map((district) => district.id));
+  const addedDistricts = districts
+    .map((district) => ({ ...district, id: districtIds.get(district.id) ?? district.id }))
+    .filter((district) => !inDistricts.has(district.id));
+  const incoming = walks.map((walk) => withIds(walk, kitIds, districtIds));
   const walkIds = newIds(workspace.walks, incoming, createId);
   const inWalks = new Set(workspace.walks.map((walk) => walk.id));
   const addedWalks = incoming
     .map((walk) => ({ ...walk, id: walkIds.get(walk.id) ?? walk.id }))
     .filter((walk) => !inWalks.has(walk.id));
-  return { ...workspace, kit: [...workspace.kit, ...addedKit], walks: [...workspace.walks, ...addedWalks] };
+  return {
+    ...workspace,
+    kit: [...workspace.kit, ...addedKit],
+    walks: [...workspace.walks, ...addedWalks],
+    districts: [...workspace.districts, ...addedDistricts],
+  };
 }

@@ -16,6 +16,7 @@ export interface StoredWorkspace extends Workspace {
 function toWorkspace(
   kit: Workspace['kit'],
   walks: Workspace['walks'],
+  districts: Workspace['districts'],
   profile: readonly ProfileRow[],
   revision: number,
 ): StoredWorkspace {
@@ -23,6 +24,7 @@ function toWorkspace(
   return {
     kit,
     walks,
+    districts,
     standard: { ...DEFAULT_STANDARD, ...(valueOf('standard') as Standard | undefined) },
     settings: { ...DEFAULT_SETTINGS, ...(valueOf('settings') as Settings | undefined) },
     isSeeded: profile.length > 0,
@@ -38,17 +40,23 @@ export class WorkspaceRepository {
   /** Emits at once and after every change, whichever tab made it; the tables are read as of one moment. */
   readonly stored$ = new Observable<StoredWorkspace>((observer) =>
     liveQuery(() => {
-      const { kit, walks, profile, meta } = this.database;
-      return this.database.transaction('r', kit, walks, profile, meta, async () =>
-        toWorkspace(await kit.toArray(), await walks.toArray(), await profile.toArray(), (await meta.get('revision'))?.value ?? 0),
+      const { kit, walks, districts, profile, meta } = this.database;
+      return this.database.transaction('r', [kit, walks, districts, profile, meta], async () =>
+        toWorkspace(
+          await kit.toArray(),
+          await walks.toArray(),
+          await districts.toArray(),
+          await profile.toArray(),
+          (await meta.get('revision'))?.value ?? 0,
+        ),
       );
     }).subscribe(observer),
   );
 
   /** All or nothing; the revision that the stored data has by it. */
   write(changes: readonly DocumentChange[]): Promise<number> {
-    const { kit, walks, profile, meta } = this.database;
-    return this.database.transaction('rw', kit, walks, profile, meta, async () => {
+    const { kit, walks, districts, profile, meta } = this.database;
+    return this.database.transaction('rw', [kit, walks, districts, profile, meta], async () => {
       for (const { table, key, after } of changes) {
         if (after === undefined) await this.database[table].delete(key);
         else await this.database.table(table).put(after);
@@ -61,11 +69,12 @@ export class WorkspaceRepository {
 
   /** Puts a first workspace in, unless another tab was quicker. */
   async seed(first: Workspace): Promise<void> {
-    const { kit, walks, profile } = this.database;
-    await this.database.transaction('rw', kit, walks, profile, async () => {
+    const { kit, walks, districts, profile } = this.database;
+    await this.database.transaction('rw', [kit, walks, districts, profile], async () => {
       if ((await profile.count()) > 0) return;
       await kit.bulkPut([...first.kit]);
       await walks.bulkPut([...first.walks]);
+      await districts.bulkPut([...first.districts]);
       await profile.bulkPut([
         { key: 'standard', value: first.standard },
         { key: 'settings', value: first.settings },

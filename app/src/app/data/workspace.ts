@@ -1,23 +1,26 @@
-import type { Archive, KitItem, Settings, Standard, Walk } from '@roam-dial/core';
+import type { Archive, District, KitItem, Settings, Standard, Walk } from '@roam-dial/core';
 import type { ProfileRow } from './database';
 
 /** All that a person has in the program: the archive, held in memory. */
 export type Workspace = Archive;
 
-export type TableName = 'kit' | 'walks' | 'profile';
+export type TableName = 'kit' | 'walks' | 'districts' | 'profile';
+
+/** What a table holds, but for the profile's rows. */
+export type Item = KitItem | Walk | District;
 
 /** One document before and after a change; undefined where it did not or does not exist. */
 export interface DocumentChange {
   readonly table: TableName;
   readonly key: string;
-  readonly before: KitItem | Walk | ProfileRow | undefined;
-  readonly after: KitItem | Walk | ProfileRow | undefined;
+  readonly before: Item | ProfileRow | undefined;
+  readonly after: Item | ProfileRow | undefined;
 }
 
-function listChanges<Item extends KitItem | Walk>(
-  table: 'kit' | 'walks',
-  before: readonly Item[],
-  after: readonly Item[],
+function listChanges<One extends Item>(
+  table: Exclude<TableName, 'profile'>,
+  before: readonly One[],
+  after: readonly One[],
 ): DocumentChange[] {
   if (before === after) return [];
   const old = new Map(before.map((item) => [item.id, item]));
@@ -38,25 +41,26 @@ export function changesBetween(before: Workspace, after: Workspace): readonly Do
   return [
     ...listChanges('kit', before.kit, after.kit),
     ...listChanges('walks', before.walks, after.walks),
+    ...listChanges('districts', before.districts, after.districts),
     ...profileChange({ key: 'standard', value: before.standard }, { key: 'standard', value: after.standard }),
     ...profileChange({ key: 'settings', value: before.settings }, { key: 'settings', value: after.settings }),
   ];
 }
 
-function applyToList<Item extends KitItem | Walk>(
+function applyToList<One extends Item>(
   table: TableName,
-  items: readonly Item[],
+  items: readonly One[],
   changes: readonly DocumentChange[],
-): readonly Item[] {
+): readonly One[] {
   const mine = new Map(changes.filter((change) => change.table === table).map((change) => [change.key, change.after]));
   if (mine.size === 0) return items;
   const kept = items.flatMap((item) => {
     if (!mine.has(item.id)) return [item];
-    const after = mine.get(item.id) as Item | undefined;
+    const after = mine.get(item.id) as One | undefined;
     mine.delete(item.id);
     return after === undefined ? [] : [after];
   });
-  const added = [...mine.values()].filter((item) => item !== undefined) as Item[];
+  const added = [...mine.values()].filter((item) => item !== undefined) as One[];
   return [...kept, ...added];
 }
 
@@ -67,6 +71,7 @@ export function applyChanges(workspace: Workspace, changes: readonly DocumentCha
   return {
     kit: applyToList('kit', workspace.kit, changes),
     walks: applyToList('walks', workspace.walks, changes),
+    districts: applyToList('districts', workspace.districts, changes),
     standard: (profile('standard') as Standard | undefined) ?? workspace.standard,
     settings: (profile('settings') as Settings | undefined) ?? workspace.settings,
   };

@@ -7,7 +7,8 @@ import { ArchiveService } from '../data/archive.service';
 import { createId, newStop, newWalk } from '../data/defaults';
 import { importInto, type ImportMode } from '../data/transfer';
 import { ofKind } from './bag';
-import { CardStore, type Focus } from './card.store';
+import { CardStore } from './card.store';
+import type { Focus } from './focus.store';
 import { addStop, addWalk, duplicateStop, duplicateWalk, moveStop, removeStop, removeWalk } from './edits';
 import { SelectionStore } from './selection.store';
 import { WorkspaceStore } from './workspace.store';
@@ -27,7 +28,7 @@ export class AppActions {
       await this.store.seed(await this.archives.demo(new Date()));
     } catch (error) {
       // Without its demo the program starts empty and says so; everything else works.
-      await this.store.seed({ kit: [], standard: DEFAULT_STANDARD, settings: DEFAULT_SETTINGS, walks: [] });
+      await this.store.seed({ kit: [], standard: DEFAULT_STANDARD, settings: DEFAULT_SETTINGS, walks: [], districts: [] });
       this.store.announce(error instanceof Error ? error.message : String(error));
     }
   }
@@ -58,10 +59,12 @@ export class AppActions {
     const own = (ids: ReadonlySet<string>) => (item: { readonly id: string }) => !ids.has(item.id);
     const kitIds = new Set(demo.kit.map(({ id }) => id));
     const walkIds = new Set(demo.walks.map(({ id }) => id));
+    const districtIds = new Set(demo.districts.map(({ id }) => id));
     this.store.edit({ label: 'bring the demo back' }, (workspace) => ({
       ...workspace,
       kit: [...workspace.kit.filter(own(kitIds)), ...demo.kit],
       walks: [...workspace.walks.filter(own(walkIds)), ...demo.walks],
+      districts: [...workspace.districts.filter(own(districtIds)), ...demo.districts],
     }));
     this.store.announce('The demo is back');
     await this.router.navigate(['/walk'], { queryParams: { walk: demo.walks[0]?.id ?? null } });

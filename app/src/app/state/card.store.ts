@@ -9,24 +9,22 @@ import {
   type SetUpResult,
   type Standard,
   type Stop,
+  cloudOf,
+  lightOfDay,
+  type StopDay,
   type StopLight,
   stopLightOn,
   type Walk,
 } from '@roam-dial/core';
-import { combineLatest, map, type Observable, shareReplay } from 'rxjs';
+import { combineLatest, distinctUntilChanged, map, type Observable, shareReplay } from 'rxjs';
 import type { Workspace } from '../data/workspace';
 import { kitInHand, type KitInHand, lensesInBag, ofKind } from './bag';
 import { Scenes } from './scenes';
-import { type AddressSelection, SelectionStore } from './selection.store';
+import { SelectionStore } from './selection.store';
+import { siteOf } from './site';
+import { DaysStore } from './days.store';
+import { type Focus, focusOn, FocusStore } from './focus.store';
 import { WorkspaceStore } from './workspace.store';
-
-/** The walk, stop and time that everything on screen is about. */
-export interface Focus {
-  readonly walk: Walk | null;
-  readonly stop: Stop | null;
-  readonly stopIndex: number;
-  readonly minuteOfDay: number;
-}
 
 export interface Card {
   readonly kind: 'card';
@@ -35,6 +33,8 @@ export interface Card {
   readonly stopIndex: number;
   readonly minuteOfDay: number;
   readonly light: StopLight;
+  /** The walls round the stop are known but not measured yet: the light is that of a place without. */
+  readonly isProvisional: boolean;
   readonly kit: KitInHand;
   readonly standard: Standard;
   readonly input: SetUpInput;
@@ -51,17 +51,6 @@ export interface NoCard {
   readonly kind: 'none';
   readonly reason: 'noWalk' | 'noStop' | 'noKit' | 'skippedDay' | 'badInput';
   readonly detail: string;
-}
-
-const NOON = 720;
-
-/** The walk and stop of the address, or the first there are; the time of the address, or the stop's arrival. */
-export function focusOn({ walks }: Workspace, selection: AddressSelection): Focus {
-  const walk = walks.find(({ id }) => id === selection.walkId) ?? walks[0] ?? null;
-  const found = walk?.stops.findIndex(({ id }) => id === selection.stopId) ?? -1;
-  const stopIndex = found === -1 ? 0 : found;
-  const stop = walk?.stops[stopIndex] ?? null;
-  return { walk, stop, stopIndex, minuteOfDay: selection.minuteOfDay ?? stop?.arriveMin ?? NOON };
 }
 
 function none(reason: NoCard['reason'], detail = ''): NoCard {
@@ -98,15 +87,24 @@ export function setUpInputFor(workspace: Workspace, walk: Walk, stop: Stop, kit:
 /** Shared by all that ask about a stop on the screen's own thread. */
 export const scenes = new Scenes();
 
-export function cardFor(workspace: Workspace, { walk, stop, stopIndex, minuteOfDay }: Focus): Card | NoCard {
+/** The light at a stop from its measured day; without walls round it, or before they are measured, from the sky alone. */
+export function lightFor(walk: Walk, stop: Stop, minuteOfDay: number, day: StopDay | null): StopLight | null {
+  if (day?.hasWalls === true) return lightOfDay(day, minuteOfDay, stop.lightOffsetEv);
+  return stopLightOn({ ...walk.place, site: stop, day: walk.day, cloud: cloudOf(walk), minuteOfDay });
+}
+
+export function cardFor(
+  workspace: Workspace,
+  { walk, stop, stopIndex, minuteOfDay }: Focus,
+  day: StopDay | null = null,
+): Card | NoCard {
   if (walk === null) return none('noWalk');
   if (stop === null) return none('noStop');
   const kit = kitInHand(workspace.kit, walk, stop);
   if (kit === null) return none('noKit');
   const { standard } = workspace;
   try {
-    const { day, cloud, place } = walk;
-    const light = stopLightOn({ ...place, site: stop, day, cloud, minuteOfDay });
+    const light = lightFor(walk, stop, minuteOfDay, day);
     if (light === null) return none('skippedDay');
     const input = setUpInputFor(workspace, walk, stop, kit, light);
     const cells = scenes.cellsOf(input);
@@ -118,6 +116,7 @@ export function cardFor(workspace: Workspace, { walk, stop, stopIndex, minuteOfD
       stopIndex,
       minuteOfDay,
       light,
+      isProvisional: day?.hasWalls !== true && siteOf(workspace, walk, stop).kind !== 'none',
       kit,
       standard,
       input,
@@ -134,16 +133,20 @@ export function cardFor(workspace: Workspace, { walk, stop, stopIndex, minuteOfD
 
 @Injectable({ providedIn: 'root' })
 export class CardStore {
-  private readonly workspace$ = inject(WorkspaceStore).workspace$;
-  private readonly selection$ = inject(SelectionStore).selection$;
+  readonly focus$ = inject(FocusStore).focus$;
 
-  readonly focus$: Observable<Focus> = combineLatest([this.workspace$, this.selection$]).pipe(
-    map(([workspace, selection]) => focusOn(workspace, selection)),
-    shareReplay({ bufferSize: 1, refCount: true }),
-  );
-
-  readonly card$: Observable<Card | NoCard> = combineLatest([this.workspace$, this.selection$]).pipe(
-    map(([workspace, selection]) => cardFor(workspace, focusOn(workspace, selection))),
+  /** The selected stop's day alone counts: that of another is no reason for a new card. */
+  readonly card$: Observable<Card | NoCard> = combineLatest([
+    inject(WorkspaceStore).workspace$,
+    inject(SelectionStore).selection$,
+    inject(DaysStore).days$,
+  ]).pipe(
+    map(([workspace, selection, days]) => {
+      const focus = focusOn(workspace, selection);
+      return { workspace, focus, selection, day: days.get(focus.stop?.id ?? '') ?? null };
+    }),
+    distinctUntilChanged((a, b) => a.workspace === b.workspace && a.selection === b.selection && a.day === b.day),
+    map(({ workspace, focus, day }) => cardFor(workspace, focus, day)),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
 }

@@ -1,78 +1,154 @@
 import { Injectable, inject } from '@angular/core';
-import { fieldAtDistance, type StopDay, type StopDayInput, type Stop, type Walk } from '@roam-dial/core';
-import { auditTime, combineLatest, distinctUntilChanged, map, type Observable, shareReplay, startWith, Subject } from 'rxjs';
+import { cloudOf, type StopDay, type Stop, type StopDayInput, type Walk } from '@roam-dial/core';
+import {
+  auditTime,
+  BehaviorSubject,
+  combineLatest,
+  distinctUntilChanged,
+  map,
+  type Observable,
+  shareReplay,
+  startWith,
+  Subject,
+  type Subscription,
+} from 'rxjs';
 import type { Workspace } from '../data/workspace';
-import { StopDaysClient } from '../workers/stop-days.client';
-import { kitInHand } from './bag';
-import { CardStore } from './card.store';
+import { LightClient } from '../workers/light.client';
+import type { LightQuestion, SiteRef } from '../workers/light-desk';
+import { FocusStore } from './focus.store';
+import { lightInputFor, siteOf } from './site';
 import { WorkspaceStore } from './workspace.store';
 
 /** Days by stop id; a stop whose day is still being computed keeps the one it had. */
 export type DaysByStop = ReadonlyMap<string, StopDay | null>;
 
-const HALF_FIELD_WITHOUT_KIT_DEG = 30;
+/** How far the walk's days are, and what is being done. */
+export interface DaysProgress {
+  readonly stopName: string;
+  readonly doing: 'measuring' | 'reckoning';
+  readonly share: number;
+  readonly left: number;
+}
+
 /** Answers of many stops come one by one; the charts are drawn once for those of this time. */
 const GATHER_MS = 30;
 
-function halfFieldDeg(workspace: Workspace, walk: Walk, stop: Stop): number {
-  const kit = kitInHand(workspace.kit, walk, stop);
-  if (kit === null) return HALF_FIELD_WITHOUT_KIT_DEG;
-  const { body, focalLengthMm } = kit;
-  return fieldAtDistance({ focalLengthMm, ...body, distanceM: 1 + focalLengthMm / 1000 }).horizontalDeg / 2;
+interface Known {
+  readonly key: string;
+  readonly day: StopDay | null;
+  /** Whether `day` answers `key`; else it is what there was before. */
+  readonly isFresh: boolean;
 }
 
-function inputFor(workspace: Workspace, walk: Walk, stop: Stop): StopDayInput {
-  const { day, cloud, place } = walk;
-  const { intent, shootingBearingDeg, streetAxisDeg, sunGap, lamps, hours, lightOffsetEv } = stop;
-  return {
-    site: { intent, shootingBearingDeg, streetAxisDeg, sunGap, lamps, hours, lightOffsetEv },
-    day,
-    cloud,
-    timeZone: place.timeZone,
-    latitude: place.latitude,
-    longitude: place.longitude,
-    halfFieldDeg: halfFieldDeg(workspace, walk, stop),
-  };
+interface Wanted {
+  readonly stop: Stop;
+  readonly key: string;
+  readonly question: Extract<LightQuestion, { kind: 'day' }>;
 }
 
 /** The light of every stop of the walk through its day, computed in a worker and only where something changed. */
 @Injectable({ providedIn: 'root' })
 export class DaysStore {
-  private readonly client = inject(StopDaysClient);
-  private readonly known = new Map<string, { key: string; day: StopDay | null }>();
+  private readonly client = inject(LightClient).days;
+  private readonly known = new Map<string, Known>();
   private readonly arrived = new Subject<void>();
+  private readonly isStopped = new BehaviorSubject(false);
+  private readonly progressSubject = new BehaviorSubject<DaysProgress | null>(null);
+  private wanted: readonly Wanted[] = [];
+  private running: { readonly key: string; readonly subscription: Subscription } | null = null;
+
+  readonly progress$: Observable<DaysProgress | null> = this.progressSubject;
+  readonly isStopped$: Observable<boolean> = this.isStopped.pipe(distinctUntilChanged());
 
   readonly days$: Observable<DaysByStop> = combineLatest([
     inject(WorkspaceStore).workspace$,
-    inject(CardStore).focus$.pipe(
-      map(({ walk }) => walk),
-      distinctUntilChanged(),
+    inject(FocusStore).focus$.pipe(
+      map(({ walk, stop }) => ({ walk, stop })),
+      distinctUntilChanged((a, b) => a.walk === b.walk && a.stop === b.stop),
     ),
     this.arrived.pipe(auditTime(GATHER_MS), startWith(undefined)),
   ]).pipe(
-    map(([workspace, walk]) => (walk === null ? new Map<string, StopDay | null>() : this.daysOf(workspace, walk))),
+    map(([workspace, { walk, stop }]) => (walk === null ? new Map<string, StopDay | null>() : this.daysOf(workspace, walk, stop))),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
 
-  private daysOf(workspace: Workspace, walk: Walk): DaysByStop {
-    const days = new Map<string, StopDay | null>();
-    for (const stop of walk.stops) {
-      const input = inputFor(workspace, walk, stop);
-      const key = JSON.stringify(input);
-      const known = this.known.get(stop.id);
-      if (known?.key !== key) this.ask(stop.id, key, input, known?.day ?? null);
-      days.set(stop.id, this.known.get(stop.id)?.day ?? null);
-    }
-    return days;
+  /** Leaves what is still to be computed; what is known stays. */
+  stop(): void {
+    this.isStopped.next(true);
+    this.running?.subscription.unsubscribe();
+    this.running = null;
+    this.progressSubject.next(null);
   }
 
-  /** Late answers to questions that have changed since are dropped. */
-  private ask(stopId: string, key: string, input: StopDayInput, meanwhile: StopDay | null): void {
-    this.known.set(stopId, { key, day: meanwhile });
-    void this.client.ask(input).then((day) => {
-      if (this.known.get(stopId)?.key !== key) return;
-      this.known.set(stopId, { key, day });
-      this.arrived.next();
-    });
+  goOn(): void {
+    this.isStopped.next(false);
+    this.askNext();
   }
+
+  /** Whether the stop's day is up to date with everything it depends on. */
+  isFresh(stopId: string): boolean {
+    return this.known.get(stopId)?.isFresh ?? false;
+  }
+
+  private daysOf(workspace: Workspace, walk: Walk, selected: Stop | null): DaysByStop {
+    const first = selected === null ? walk.stops : [selected, ...walk.stops.filter((stop) => stop !== selected)];
+    this.wanted = first.flatMap((stop) => {
+      const question = this.questionFor(workspace, walk, stop);
+      const key = JSON.stringify(question);
+      const known = this.known.get(stop.id);
+      if (known?.key === key && known.isFresh) return [];
+      if (known?.key !== key) this.known.set(stop.id, { key, day: known?.day ?? null, isFresh: false });
+      return [{ stop, key, question }];
+    });
+    this.askNext();
+    return new Map(walk.stops.map(({ id }) => [id, this.known.get(id)?.day ?? null]));
+  }
+
+  private questionFor(workspace: Workspace, walk: Walk, stop: Stop): Wanted['question'] {
+    const input: Omit<StopDayInput, 'streets'> = { ...lightInputFor(workspace, walk, stop), day: walk.day, cloud: cloudOf(walk) };
+    return { kind: 'day', site: siteRef(workspace, walk, stop, (district) => this.client.keyOf(district)), input };
+  }
+
+  /** One at a time, the selected stop first: what is asked next depends on what is looked at then. */
+  private askNext(): void {
+    if (this.isStopped.value) return;
+    const stillWanted = this.running !== null && this.wanted.some(({ key }) => key === this.running?.key);
+    if (stillWanted) return;
+    this.running?.subscription.unsubscribe();
+    this.running = null;
+    const next = this.wanted[0];
+    if (next === undefined) {
+      this.progressSubject.next(null);
+      return;
+    }
+    const { stop, key, question } = next;
+    const subscription = this.client.ask(question).subscribe((step) => {
+      if (step.kind === 'progress') {
+        this.progressSubject.next({ stopName: stop.name, ...step.progress, left: this.wanted.length });
+        return;
+      }
+      const day = step.kind === 'done' ? step.answer : null;
+      if (this.known.get(stop.id)?.key === key) this.known.set(stop.id, { key, day, isFresh: true });
+      this.wanted = this.wanted.filter((one) => one.key !== key || one.stop.id !== stop.id);
+      this.running = null;
+      this.arrived.next();
+      this.askNext();
+    });
+    // The answer can have come already where there is no worker.
+    if (!subscription.closed) this.running = { key, subscription };
+  }
+}
+
+/** A stop's buildings as the light worker is told of them. */
+export function siteRef(
+  workspace: Workspace,
+  walk: Walk,
+  stop: Stop,
+  keyOf: (district: Workspace['districts'][number]) => string,
+): SiteRef {
+  const found = siteOf(workspace, walk, stop);
+  if (found.kind === 'none') return { kind: 'none' };
+  if (found.kind === 'section') return { kind: 'section', buildings: found.site.buildings };
+  const { eastM, northM, groundM = 0 } = found.site;
+  return { kind: 'district', key: keyOf(found.district), eastM, northM, groundM };
 }

@@ -23,6 +23,7 @@ function workspace(): Workspace {
     standard: DEFAULT_STANDARD,
     settings: SETTINGS,
     walks: [walk],
+    districts: [],
   };
 }
 const names = ({ walks }: Workspace): string => (walks[0]?.stops ?? []).map(({ name }) => name).join(' ');

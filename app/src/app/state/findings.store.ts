@@ -5,7 +5,7 @@ import {
   type HomeStop,
   type LightLadder,
   type SetUpInput,
-  stopLightOn,
+  type StopDay,
   type Walk,
   type WayOutResult,
 } from '@roam-dial/core';
@@ -13,7 +13,8 @@ import { auditTime, combineLatest, distinctUntilChanged, filter, map, type Obser
 import type { Workspace } from '../data/workspace';
 import { SetUpClient } from '../workers/set-up.client';
 import { kitInHand, type KitInHand } from './bag';
-import { type Card, CardStore, type NoCard, setUpInputFor } from './card.store';
+import { type Card, CardStore, lightFor, type NoCard, setUpInputFor } from './card.store';
+import { DaysStore } from './days.store';
 import { conflate } from './conflate';
 import { partsOf } from './scenes';
 import { WorkspaceStore } from './workspace.store';
@@ -72,9 +73,10 @@ export class FindingsStore {
       map(({ walk }) => walk),
       distinctUntilChanged(),
     ),
+    inject(DaysStore).days$,
   ]).pipe(
     auditTime(REST_MS),
-    map(([workspace, walk]) => (walk === null ? null : homeQuestion(workspace, walk))),
+    map(([workspace, walk, days]) => (walk === null ? null : homeQuestion(workspace, walk, days))),
     distinctUntilChanged(isSameHome),
     conflate(async (question) => {
       const home = question === null ? null : await this.client.ask({ kind: 'home', stops: question.stops });
@@ -113,13 +115,12 @@ function isSameHome(a: HomeQuestion | null, b: HomeQuestion | null): boolean {
 }
 
 /** Every stop at its arrival, with the lens of the first and the walk's own approach: what a home state has to serve. */
-function homeQuestion(workspace: Workspace, walk: Walk): HomeQuestion | null {
+function homeQuestion(workspace: Workspace, walk: Walk, days: ReadonlyMap<string, StopDay | null>): HomeQuestion | null {
   const first = walk.stops[0];
   const kit = first === undefined ? null : kitInHand(workspace.kit, walk, { ...first, lensId: null, focalLengthMm: null });
   if (kit === null) return null;
-  const { day, cloud, place } = walk;
   const stops = walk.stops.flatMap((stop) => {
-    const light = stopLightOn({ ...place, site: stop, day, cloud, minuteOfDay: stop.arriveMin });
+    const light = lightFor(walk, stop, stop.arriveMin, days.get(stop.id) ?? null);
     if (light === null || stop.subject.nearM <= kit.focalLengthMm / 1000) return [];
     const input: SetUpInput = { ...setUpInputFor(workspace, walk, stop, kit, light), approach: walk.approach };
     return [{ id: stop.id, input }];

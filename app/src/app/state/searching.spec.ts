@@ -1,20 +1,14 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import type { Hand, SetUpInput, Walk } from '@roam-dial/core';
-import { readArchive } from '@roam-dial/core/formats';
+import { demoWorkspace } from '../../testing/demo';
 import { Subject } from 'rxjs';
 import type { Workspace } from '../data/workspace';
-import { type Card, cardFor, focusOn } from './card.store';
+import { type Card, cardFor } from './card.store';
+import { focusOn } from './focus.store';
 import { conflate } from './conflate';
 import { changeStandard, changeStop } from './edits';
 import { Scenes } from './scenes';
 
-function demo(): Workspace {
-  const read = readArchive(readFileSync(join(__dirname, '../../../public/demo.json'), 'utf8'));
-  if (!read.ok) throw new Error(read.message);
-  return { ...read.archive, walks: read.archive.walks.map((walk) => ({ ...walk, day: '2027-03-13' })) };
-}
-const WORKSPACE = demo();
+const WORKSPACE = demoWorkspace();
 const WALK = WORKSPACE.walks[0] as Walk;
 
 function card(workspace: Workspace, minuteOfDay = 640): Card {

@@ -15,6 +15,7 @@ const FIRST: Workspace = {
   standard: DEFAULT_STANDARD,
   settings: DEFAULT_SETTINGS,
   walks: [newWalk('walk', '2027-03-13', 'body')],
+  districts: [],
 };
 
 let run = 0;

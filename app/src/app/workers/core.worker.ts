@@ -1,4 +1,4 @@
-import { answerTo, buffersOf } from './questions';
+import { answerTo } from './questions';
 import { serve } from './serve';
 
-serve(answerTo, buffersOf);
+serve(answerTo);

@@ -9,23 +9,18 @@ import {
   type LightLadder,
   lightLadder,
   type SetUpInput,
-  type StopDay,
-  stopDay,
-  type StopDayInput,
   type WayOutResult,
   waysOut,
 } from '@roam-dial/core';
 
 /** What takes longer than a frame. */
 export type Question =
-  | { readonly kind: 'day'; readonly input: StopDayInput }
   | { readonly kind: 'ladder'; readonly input: SetUpInput; readonly through: Hand }
   | { readonly kind: 'waysOut'; readonly input: SetUpInput; readonly lenses: readonly Lens[] }
   | { readonly kind: 'approaches'; readonly input: SetUpInput }
   | { readonly kind: 'home'; readonly stops: readonly HomeStop[] };
 
 export interface Answers {
-  readonly day: StopDay | null;
   readonly ladder: LightLadder;
   readonly waysOut: readonly WayOutResult[];
   readonly approaches: readonly ApproachRow[];
@@ -36,8 +31,6 @@ export type Answer = Answers[keyof Answers];
 
 export function answerTo(question: Question): Answer {
   switch (question.kind) {
-    case 'day':
-      return stopDay(question.input);
     case 'ladder':
       return lightLadder(question.input, { through: question.through });
     case 'waysOut':
@@ -47,10 +40,4 @@ export function answerTo(question: Question): Answer {
     case 'home':
       return homeState(question.stops);
   }
-}
-
-/** A day's minutes are handed over, not copied. */
-export function buffersOf(answer: Answer): Transferable[] {
-  if (answer === null || !('keyEv100' in answer)) return [];
-  return [answer.keyEv100.buffer, answer.isLit.buffer, answer.sunAltitudeDeg.buffer];
 }

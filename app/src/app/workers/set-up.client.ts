@@ -3,14 +3,12 @@ import { createCoreWorker } from './create-core-worker';
 import { type Answer, type Answers, answerTo, type Question } from './questions';
 import { WorkerClient } from './worker-client';
 
-type SetUpQuestion = Exclude<Question, { kind: 'day' }>;
-
 /** Ladders, ways out, approaches and home states. */
 @Injectable({ providedIn: 'root' })
 export class SetUpClient {
   private readonly client = new WorkerClient<Question, Answer>(createCoreWorker, answerTo);
 
-  ask<Kind extends SetUpQuestion['kind']>(question: Extract<SetUpQuestion, { kind: Kind }>): Promise<Answers[Kind] | null> {
+  ask<Kind extends Question['kind']>(question: Extract<Question, { kind: Kind }>): Promise<Answers[Kind] | null> {
     return this.client.ask(question) as Promise<Answers[Kind] | null>;
   }
 }

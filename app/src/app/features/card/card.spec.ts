@@ -1,9 +1,8 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { type Hand, homeState, type KitItem, ladderOf, type Stop, type Walk } from '@roam-dial/core';
-import { readArchive } from '@roam-dial/core/formats';
+import { demoDay, demoWorkspace } from '../../../testing/demo';
 import type { Workspace } from '../../data/workspace';
-import { type Card, cardFor, focusOn, type NoCard } from '../../state/card.store';
+import { type Card, cardFor, type NoCard } from '../../state/card.store';
+import { focusOn } from '../../state/focus.store';
 import { parseClock } from '../../state/selection.store';
 import { Wording } from '../../wording/wording';
 import { type CardRowKey, cardRows, rowsAtHome } from './card-rows';
@@ -22,20 +21,14 @@ import { offsetFor, shownBy } from './spot-light';
 
 const WORDING = new Wording({ lengthUnit: 'metres', clock: '24h' });
 
-function demo(): Workspace {
-  const read = readArchive(readFileSync(join(__dirname, '../../../../public/demo.json'), 'utf8'));
-  if (!read.ok) throw new Error([read.message, ...read.problems].join('; '));
-  return { ...read.archive, walks: read.archive.walks.map((walk) => ({ ...walk, day: '2027-03-13' })) };
-}
-
-const WORKSPACE = demo();
+const WORKSPACE = demoWorkspace();
 const WALK = WORKSPACE.walks[0] as Walk;
 
 function changed(change: (stop: Stop) => Stop, workspace: Workspace = WORKSPACE): Workspace {
   return { ...workspace, walks: [{ ...WALK, stops: WALK.stops.map(change) }] };
 }
 function state(stopId: string, minuteOfDay: number, workspace: Workspace = WORKSPACE): Card | NoCard {
-  return cardFor(workspace, focusOn(workspace, { walkId: null, stopId, minuteOfDay }));
+  return cardFor(workspace, focusOn(workspace, { walkId: null, stopId, minuteOfDay }), demoDay(workspace, stopId));
 }
 function card(stopId: string, minuteOfDay: number, workspace: Workspace = WORKSPACE): Card {
   const found = state(stopId, minuteOfDay, workspace);
@@ -84,9 +77,9 @@ describe('the demo’s cards, by the hand-worked sheets', () => {
     expect(numbers(tollard).slice(0, 3)).toEqual(['f/4', '5 m', '1/400']);
     expect(note(tollard, 'iso')).toBe('your ceiling; in this light it sits near 2500');
   });
-  it('Orrel Steps: the pool’s key at +⅔ by −1⅓ (sheet 5)', () => {
+  it('Orrel Steps: the pool’s key at +⅔ by −1⅔ (sheet 5)', () => {
     const orrel = card('orrel', 915);
-    expect(numbers(orrel)[4]).toBe('−1⅓');
+    expect(numbers(orrel)[4]).toBe('−1⅔');
     expect(note(orrel, 'meter')).toBe('the key tone lands ⅔ stop above mid-grey');
     expect(lightSentence(orrel, WORDING)).toContain('stops over the shade');
   });
@@ -108,9 +101,9 @@ describe('the demo’s cards, by the hand-worked sheets', () => {
 describe('the ladder in words', () => {
   it('says how far down nothing has to be changed: by day that is all of it', () => {
     const lines = linesOf(card('vessen', 640));
-    // Three stops under EV 11⅓.
-    expect(lines).toEqual([{ ev: 'now', change: 'nothing to change down to EV 8⅓', effect: '' }]);
-    expect(nextStep(lines)).toBe('Nothing to change down to EV 8⅓');
+    // Three stops under EV 11 (sheet 9).
+    expect(lines).toEqual([{ ev: 'now', change: 'nothing to change down to EV 8', effect: '' }]);
+    expect(nextStep(lines)).toBe('Nothing to change down to EV 8');
   });
   it('names each change, and ends where the picture does', () => {
     const lines = linesOf(card('quenmill', 345));
@@ -144,7 +137,7 @@ describe('when there is no card, or not this one', () => {
     if (dark.result.kind === 'cannot')
       expect(obstacleSentence(dark.result.obstacle, dark, WORDING)).toMatch(/^Too dark for this picture: \d/);
     expect(dark.result.sacrifices.map((one) => sacrificeSentence(one, WORDING)).join(' ')).toMatch(
-      /ISO: 5⅔ stops over your ceiling would be needed\..*Depth: \d+ of 100 are within the sharp zone\./,
+      /ISO: 6 stops over your ceiling would be needed\..*Depth: \d+ of 100 are within the sharp zone\./,
     );
     expect(linesOf(dark)).toEqual([]);
     expect(lightSentence(dark, WORDING)).toContain('10 stops darker by what you saw there');

@@ -1,12 +1,11 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { signal, type Type } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { compareApproaches, type Hand, homeState, ladderOf, type Stop, type Walk, waysOut } from '@roam-dial/core';
-import { readArchive } from '@roam-dial/core/formats';
+import { demoWorkspace } from '../../../testing/demo';
 import { of } from 'rxjs';
 import type { Workspace } from '../../data/workspace';
-import { type Card, cardFor, focusOn } from '../../state/card.store';
+import { type Card, cardFor } from '../../state/card.store';
+import { focusOn } from '../../state/focus.store';
 import { changeStop } from '../../state/edits';
 import { FindingsStore } from '../../state/findings.store';
 import { HandStore } from '../../state/hand.store';
@@ -25,12 +24,7 @@ import { StandPage } from './stand-page';
 import { WaysPanel } from './ways-panel';
 
 const WORDING = new Wording({ lengthUnit: 'metres', clock: '24h' });
-function demo(): Workspace {
-  const read = readArchive(readFileSync(join(__dirname, '../../../../public/demo.json'), 'utf8'));
-  if (!read.ok) throw new Error(read.message);
-  return { ...read.archive, walks: read.archive.walks.map((walk) => ({ ...walk, day: '2027-03-13' })) };
-}
-const WORKSPACE = demo();
+const WORKSPACE = demoWorkspace();
 const WALK = WORKSPACE.walks[0] as Walk;
 const MINUTES: Readonly<Record<string, number>> = { vessen: 640, arcade: 1150, tannery: 520, quenmill: 400 };
 

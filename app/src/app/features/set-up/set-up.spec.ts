@@ -1,10 +1,8 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { inflateSync } from 'node:zlib';
 import { barrelTape, DEFAULT_SHOOTING, homeState, isoCeilingOf, type Lens, type Stop, type Walk, waysOut } from '@roam-dial/core';
-import { readArchive } from '@roam-dial/core/formats';
-import type { Workspace } from '../../data/workspace';
-import { type Card, cardFor, focusOn } from '../../state/card.store';
+import { demoWorkspace } from '../../../testing/demo';
+import { type Card, cardFor } from '../../state/card.store';
+import { focusOn } from '../../state/focus.store';
 import { changeStop } from '../../state/edits';
 import { Wording } from '../../wording/wording';
 import { barrelTapePdf } from './barrel-tape-pdf';
@@ -17,12 +15,7 @@ import { takeWayOut, wayText } from './ways-out';
 
 const WORDING = new Wording({ lengthUnit: 'metres', clock: '24h' });
 
-function demo(): Workspace {
-  const read = readArchive(readFileSync(join(__dirname, '../../../../public/demo.json'), 'utf8'));
-  if (!read.ok) throw new Error(read.message);
-  return { ...read.archive, walks: read.archive.walks.map((walk) => ({ ...walk, day: '2027-03-13' })) };
-}
-const WORKSPACE = demo();
+const WORKSPACE = demoWorkspace();
 const WALK = WORKSPACE.walks[0] as Walk;
 
 function card(stopId: string, minuteOfDay: number, change: (stop: Stop) => Stop = (stop) => stop, workspace = WORKSPACE): Card {

@@ -1,6 +1,6 @@
 import type { LightWindow, Stop, StopDay, Walk } from '@roam-dial/core';
 import { newStop, newWalk } from '../../data/defaults';
-import { StopDaysClient } from '../../workers/stop-days.client';
+import { plainDay } from '../../../testing/demo';
 import { Wording } from '../../wording/wording';
 import { gainSentence, staySentence, walkGain, walkRows } from './walk-rows';
 
@@ -14,12 +14,13 @@ const window = (fromMin: number, toMin: number): LightWindow => ({
   bestMin: null,
   label: null,
 });
-const day = (...windows: LightWindow[]): StopDay => ({
-  keyEv100: new Float32Array(1440),
-  isLit: Uint8Array.from({ length: 1440 }, (_, minute) => Number(minute >= 600 && minute < 700)),
-  sunAltitudeDeg: new Float32Array(1440),
-  windows,
-});
+const day = (...windows: LightWindow[]): StopDay =>
+  plainDay({
+    keyEv100: new Float32Array(1440),
+    isLit: Uint8Array.from({ length: 1440 }, (_, minute) => Number(minute >= 600 && minute < 700)),
+    sunAltitudeDeg: new Float32Array(1440),
+    windows,
+  });
 
 function walkWith(...changes: Partial<Stop>[]): Walk {
   const stops = changes.map((change, k) => ({ ...newStop(`s${k}`, undefined), name: `Stop ${k}`, ...change }));
@@ -65,24 +66,5 @@ describe('the rows of the walk chart', () => {
     );
     expect(gainSentence(before, walkGain(later))).toBe('5 min of light lost; 2 min late at Stop 1');
     expect(gainSentence(before, before)).toBe('no light gained or lost');
-  });
-});
-
-describe('days without a worker', () => {
-  const input = {
-    site: { ...newStop('s', undefined) },
-    day: '2027-03-13',
-    timeZone: 'Atlantic/Azores',
-    latitude: 46.5,
-    longitude: -20.7,
-    cloud: 0,
-    halfFieldDeg: 30,
-  };
-  it('are computed here instead', async () => {
-    const found = await new StopDaysClient().ask(input);
-    expect(found?.keyEv100).toHaveLength(1440);
-  });
-  it('are null where the core refuses the input', async () => {
-    expect(await new StopDaysClient().ask({ ...input, timeZone: 'Town/Hall' })).toBeNull();
   });
 });

@@ -1,0 +1,33 @@
+import { Injectable, inject } from '@angular/core';
+import type { Stop, Walk } from '@roam-dial/core';
+import { combineLatest, map, type Observable, shareReplay } from 'rxjs';
+import type { Workspace } from '../data/workspace';
+import { type AddressSelection, SelectionStore } from './selection.store';
+import { WorkspaceStore } from './workspace.store';
+
+/** The walk, stop and time that everything on screen is about. */
+export interface Focus {
+  readonly walk: Walk | null;
+  readonly stop: Stop | null;
+  readonly stopIndex: number;
+  readonly minuteOfDay: number;
+}
+
+const NOON = 720;
+
+/** The walk and stop of the address, or the first there are; the time of the address, or the stop's arrival. */
+export function focusOn({ walks }: Workspace, selection: AddressSelection): Focus {
+  const walk = walks.find(({ id }) => id === selection.walkId) ?? walks[0] ?? null;
+  const found = walk?.stops.findIndex(({ id }) => id === selection.stopId) ?? -1;
+  const stopIndex = found === -1 ? 0 : found;
+  const stop = walk?.stops[stopIndex] ?? null;
+  return { walk, stop, stopIndex, minuteOfDay: selection.minuteOfDay ?? stop?.arriveMin ?? NOON };
+}
+
+@Injectable({ providedIn: 'root' })
+export class FocusStore {
+  readonly focus$: Observable<Focus> = combineLatest([inject(WorkspaceStore).workspace$, inject(SelectionStore).selection$]).pipe(
+    map(([workspace, selection]) => focusOn(workspace, selection)),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+}
