@@ -138,6 +138,12 @@ export function axisAheadDeg({ streetAxisDeg, shootingBearingDeg }: SiteOfDay): 
   return bearingGapDeg(streetAxisDeg, shootingBearingDeg) <= 90 ? streetAxisDeg : (streetAxisDeg + 180) % 360;
 }
 
+/** Angle of a bearing to the street's line, whichever way along it: 0..90. */
+export function axisGapDeg({ streetAxisDeg }: Pick<SiteOfDay, 'streetAxisDeg'>, bearingDeg: number): number {
+  const gap = bearingGapDeg(streetAxisDeg, bearingDeg);
+  return Math.min(gap, 180 - gap);
+}
+
 const isEyeInSun = ({ instant, light }: QualityInput): boolean =>
   instant.walls === undefined ? isSpotSunlit(instant.site.sunGap, light.sun) : instant.walls.sight.eyeSun >= 0.5;
 

@@ -6,6 +6,18 @@ export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: () => (isPhone() ? 'card' : 'walk') },
   { path: 'walk', title: 'Walk · Roam Dial', loadComponent: () => import('../features/walk').then((room) => room.WalkRoom) },
   {
+    path: 'light',
+    title: 'Light · Roam Dial',
+    loadComponent: () => import('../features/light').then((room) => room.LightRoom),
+    children: [
+      { path: '', pathMatch: 'full', redirectTo: 'now' },
+      { path: 'now', loadComponent: () => import('../features/light').then((room) => room.NowPage) },
+      { path: 'year', loadComponent: () => import('../features/light').then((room) => room.YearPage) },
+      { path: 'sky', loadComponent: () => import('../features/light').then((room) => room.SkyPage) },
+      { path: 'district', loadComponent: () => import('../features/light').then((room) => room.DistrictPage) },
+    ],
+  },
+  {
     path: 'setup',
     title: 'Set-up · Roam Dial',
     loadComponent: () => import('../features/set-up').then((room) => room.SetUpRoom),

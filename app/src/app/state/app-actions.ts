@@ -5,6 +5,7 @@ import type { ReadArchive } from '@roam-dial/core/formats';
 import { firstValueFrom } from 'rxjs';
 import { ArchiveService } from '../data/archive.service';
 import { createId, newStop, newWalk } from '../data/defaults';
+import { saveText } from '../data/save-file';
 import { importInto, type ImportMode } from '../data/transfer';
 import { ofKind } from './bag';
 import { CardStore } from './card.store';
@@ -117,12 +118,7 @@ export class AppActions {
   /** Everything as a file for the person to keep. */
   async exportAll(): Promise<void> {
     const text = writeArchive(await this.store.snapshot());
-    const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
-    const link = document.createElement('a');
-    link.href = url;
-    link.download = `roam-dial-${new Date().toISOString().slice(0, 10)}.json`;
-    link.click();
-    URL.revokeObjectURL(url);
+    saveText(text, `roam-dial-${new Date().toISOString().slice(0, 10)}.json`, 'application/json');
   }
 
   /** Reads the file wholly before anything changes. */

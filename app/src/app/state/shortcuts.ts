@@ -16,6 +16,7 @@ export interface Shortcut {
 export const SHORTCUTS: readonly Shortcut[] = [
   { keys: '?', words: 'this sheet' },
   { keys: 'w', words: 'Walk' },
+  { keys: 'l', words: 'Light' },
   { keys: 's', words: 'Set-up' },
   { keys: 'k', words: 'Kit' },
   { keys: 'd', words: 'the dial card alone' },
@@ -28,6 +29,11 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { keys: 'Ctrl Z', words: 'undo', isModified: true },
   { keys: 'Ctrl Shift Z', words: 'redo', isModified: true },
   { keys: 'Alt ↑ ↓', words: 'move the focused stop along the walk', isModified: true },
+  {
+    keys: '← → ↑ ↓',
+    words: 'on the year carpet: days and ten minutes; Enter goes there. On the plan: a stop a metre, its look five degrees',
+    isModified: true,
+  },
   { keys: '← → ↑ ↓', words: 'on the limits chart: the next mark; with Shift only read', isModified: true },
   { keys: '← →', words: 'on a handle: five minutes; with Shift one; Page up and down an hour', isModified: true },
 ];
@@ -48,6 +54,7 @@ export class Shortcuts {
   private readonly singleKeys: Readonly<Record<string, () => unknown>> = {
     '?': () => this.sheetSubject.next(),
     w: () => this.go('/walk'),
+    l: () => this.go('/light'),
     s: () => this.go('/setup'),
     k: () => this.go('/kit'),
     d: () => this.go('/card'),

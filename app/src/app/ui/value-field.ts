@@ -11,7 +11,7 @@ let count = 0;
   selector: 'rd-value-field',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <label [for]="id">{{ label() }}</label>
+    <label [for]="id" [class.visually-hidden]="isLabelHidden()">{{ label() }}</label>
     <span class="line">
       @if (hasSteppers()) {
         <button type="button" class="plain-button stepper" [attr.aria-label]="label() + ': less'" (click)="step($event, -1)">
@@ -57,6 +57,8 @@ export class ValueField<Value> {
   readonly codec = input.required<Codec<Value>>();
   readonly hint = input('');
   readonly placeholder = input('');
+  /** Where the words beside it say as much to those who see them. */
+  readonly isLabelHidden = input(false);
   /** Minus and plus beside the value, for the thumb and the mouse. */
   readonly hasSteppers = input(false);
   readonly changed = output<Value>();

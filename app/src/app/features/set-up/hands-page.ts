@@ -15,6 +15,7 @@ import {
 } from '@roam-dial/core';
 import { KeeperCurve } from '../../charts/keeper-curve';
 import type { Card } from '../../state/card.store';
+import { saveBlob } from '../../data/save-file';
 import { changeStandard } from '../../state/edits';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { ValueField } from '../../ui/value-field';
@@ -190,7 +191,7 @@ export class HandsPage {
         aperture: (fNumber) => wording.aperture(fNumber, step),
       });
       this.tapeProblem.set('');
-      save(new Blob([bytes as BlobPart], { type: 'application/pdf' }), 'barrel-tape.pdf');
+      saveBlob(new Blob([bytes as BlobPart], { type: 'application/pdf' }), 'barrel-tape.pdf');
     } catch (error) {
       this.tapeProblem.set(`The tape could not be written: ${error instanceof Error ? error.message : String(error)}`);
     }
@@ -226,13 +227,4 @@ function moved(standard: Standard, stops: number): Standard {
 function isFullStopFrom(widest: number, fNumber: number): boolean {
   const stops = Math.log(fNumber / widest) / Math.log(FULL_STOP);
   return Math.abs(stops - Math.round(stops)) < 0.1;
-}
-
-function save(blob: Blob, name: string): void {
-  const url = URL.createObjectURL(blob);
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(url), 60_000);
 }

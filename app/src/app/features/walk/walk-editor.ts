@@ -92,7 +92,11 @@ export class WalkEditor {
   }
 
   protected setSky(sky: Sky): void {
-    this.set('sky', { cloud: CLOUD[sky] });
+    const { id, name } = this.walk();
+    this.store.edit(
+      { label: `change the sky of ${name}` },
+      changeWalk(id, ({ forecast: _, ...walk }) => ({ ...walk, cloud: CLOUD[sky] })),
+    );
   }
 
   protected setBody(bodyId: string): void {

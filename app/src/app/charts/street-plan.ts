@@ -1,0 +1,278 @@
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  effect,
+  ElementRef,
+  inject,
+  input,
+  output,
+  signal,
+  viewChild,
+  ViewEncapsulation,
+} from '@angular/core';
+import { type Building, type Outline, shadowPolygons, type SunPosition, type Tree } from '@roam-dial/core';
+import * as L from 'leaflet/dist/leaflet-src.esm.js';
+import { bearingBetween, litBorder, litStrips, placeFrom, type Viewpoint } from './street-plan.layers';
+
+export interface PlanBuilding extends Building {
+  readonly id: string;
+  readonly heightSource: string;
+}
+
+export interface PlanStop extends Viewpoint {
+  readonly id: string;
+  readonly name: string;
+  readonly number: number;
+  readonly isSelected: boolean;
+  readonly halfFieldDeg: number;
+}
+
+/** How far the wedge of a look reaches on the plan. */
+const WEDGE_M = 14;
+/** Shadows of buildings farther than this are not drawn. */
+const SHADOWS_WITHIN_M = 260;
+const NUDGE_M = 1;
+const TURN_DEG = 5;
+
+const toLatLng = ([eastM, northM]: readonly [number, number]): L.LatLngTuple => [northM, eastM];
+
+/** The district from above: footprints, shadows now, the lit ground before the camera and where it moves; stops to drag and turn. */
+@Component({
+  selector: 'rd-street-plan',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  encapsulation: ViewEncapsulation.None,
+  template: `
+    <div #map class="rd-plan" role="group" [attr.aria-label]="label()"></div>
+    <p class="rd-plan-words">{{ sentence() }}</p>
+  `,
+  styleUrls: ['../../../../node_modules/leaflet/dist/leaflet.css', './street-plan.scss'],
+})
+export class StreetPlan {
+  readonly buildings = input.required<readonly PlanBuilding[]>();
+  readonly trees = input<readonly Tree[]>([]);
+  readonly waters = input<readonly Outline[]>([]);
+  readonly sun = input<SunPosition | null>(null);
+  readonly stops = input<readonly PlanStop[]>([]);
+  /** Lit cells of the selected stop's ground, now and half an hour later. */
+  readonly litNow = input<Uint8Array | null>(null);
+  readonly litSoon = input<Uint8Array | null>(null);
+  readonly picked = input<ReadonlySet<string>>(new Set());
+  readonly canPick = input(false);
+  /** The next tap places the selected stop. */
+  readonly isPlacing = input(false);
+  /** A change of this brings the selected stop back into the middle. */
+  readonly focusKey = input('');
+  readonly theme = input('light');
+  readonly label = input('Plan of the district');
+  readonly sentence = input('');
+
+  readonly stopMoved = output<{ readonly id: string; readonly eastM: number; readonly northM: number }>();
+  readonly stopTurned = output<{ readonly id: string; readonly bearingDeg: number }>();
+  readonly stopChosen = output<string>();
+  readonly buildingPicked = output<string>();
+
+  private readonly host = viewChild.required<ElementRef<HTMLElement>>('map');
+  private readonly map = signal<L.Map | null>(null);
+  private readonly layers = {
+    ground: L.layerGroup(),
+    shadows: L.layerGroup(),
+    light: L.layerGroup(),
+    buildings: L.layerGroup(),
+    stops: L.layerGroup(),
+  };
+  private centredOn: string | null = null;
+
+  constructor() {
+    afterNextRender(() => this.open());
+    inject(DestroyRef).onDestroy(() => this.map()?.remove());
+    this.draws(this.layers.ground, () => this.groundLayers());
+    this.draws(this.layers.shadows, () => this.shadowLayers());
+    this.draws(this.layers.light, () => this.lightLayers());
+    this.draws(this.layers.buildings, () => this.buildingLayers());
+    this.draws(this.layers.stops, () => this.stopLayers());
+    effect(() => this.centre());
+  }
+
+  private open(): void {
+    const map = L.map(this.host().nativeElement, {
+      crs: L.CRS.Simple,
+      renderer: L.canvas({ padding: 0.3 }),
+      attributionControl: false,
+      zoomControl: false,
+      zoomSnap: 0.25,
+      minZoom: -4,
+      maxZoom: 6,
+    });
+    map.setView([0, 0], 1);
+    L.control.zoom({ zoomInTitle: 'Nearer', zoomOutTitle: 'Farther' }).addTo(map);
+    L.control.scale({ imperial: false, maxWidth: 80 }).addTo(map);
+    for (const layer of Object.values(this.layers)) layer.addTo(map);
+    map.on('click', ({ latlng }) => {
+      const selected = this.stops().find(({ isSelected }) => isSelected);
+      if (this.isPlacing() && selected !== undefined)
+        this.stopMoved.emit({ id: selected.id, eastM: latlng.lng, northM: latlng.lat });
+    });
+    this.map.set(map);
+  }
+
+  /** Redraws one group when what it shows changes, and when the theme does. */
+  private draws(group: L.LayerGroup, layersOf: () => readonly L.Layer[]): void {
+    effect(() => {
+      this.theme();
+      if (this.map() === null) return;
+      const layers = layersOf();
+      group.clearLayers();
+      for (const layer of layers) layer.addTo(group);
+    });
+  }
+
+  private colour(token: string): string {
+    return getComputedStyle(this.host().nativeElement).getPropertyValue(token).trim();
+  }
+
+  private polygon(outlines: readonly Outline[], options: L.PolylineOptions): L.Polygon {
+    return L.polygon(
+      outlines.map((outline) => [outline.map(toLatLng)]),
+      { stroke: false, fillOpacity: 1, interactive: false, ...options },
+    );
+  }
+
+  private groundLayers(): L.Layer[] {
+    const water = this.polygon(this.waters(), { fillColor: this.colour('--slate'), fillOpacity: 0.45 });
+    const trees = this.trees().map(({ eastM, northM, radiusM }) =>
+      L.circle([northM, eastM], {
+        radius: radiusM,
+        color: this.colour('--ink-soft'),
+        weight: 1,
+        dashArray: '2 3',
+        fill: false,
+        interactive: false,
+      }),
+    );
+    return [water, ...trees];
+  }
+
+  private shadowLayers(): L.Layer[] {
+    const sun = this.sun();
+    const selected = this.stops().find(({ isSelected }) => isSelected);
+    if (sun === null || sun.altitudeDeg <= 0) return [];
+    const near = this.buildings().filter(({ footprint: [first] }) => {
+      if (first === undefined) return false;
+      return selected === undefined || Math.hypot(first[0] - selected.eastM, first[1] - selected.northM) < SHADOWS_WITHIN_M;
+    });
+    const outlines = near.flatMap((building) => shadowPolygons({ building, sun }));
+    return [this.polygon(outlines, { fillColor: this.colour('--slate'), fillRule: 'nonzero' })];
+  }
+
+  private lightLayers(): L.Layer[] {
+    const selected = this.stops().find(({ isSelected }) => isSelected);
+    if (selected === undefined) return [];
+    const [now, soon] = [this.litNow(), this.litSoon()];
+    const layers: L.Layer[] = [];
+    if (now !== null) layers.push(this.polygon(litStrips(now, selected), { fillColor: this.colour('--straw') }));
+    if (soon !== null) {
+      const lines = litBorder(soon, selected).map((line) => line.map(toLatLng));
+      layers.push(L.polyline(lines, { color: this.colour('--straw-line'), weight: 2, dashArray: '3 4', interactive: false }));
+    }
+    return layers;
+  }
+
+  private buildingLayers(): L.Layer[] {
+    const [picked, canPick] = [this.picked(), this.canPick()];
+    return this.buildings().map((building) => {
+      const isPicked = picked.has(building.id);
+      const isAssumed = building.heightSource === 'assumed';
+      const layer = L.polygon(
+        [building.footprint, ...(building.courtyards ?? [])].map((ring) => ring.map(toLatLng)),
+        {
+          color: this.colour(isPicked ? '--mark' : '--slate-line'),
+          weight: isPicked ? 3 : 1,
+          fillColor: this.colour(isAssumed ? '--paper' : '--rule'),
+          fillOpacity: (building.baseM ?? 0) > 0 ? 0.55 : 1,
+          ...(isAssumed ? { dashArray: '4 3' } : {}),
+          interactive: canPick,
+        },
+      );
+      if (canPick) layer.on('click', () => this.buildingPicked.emit(building.id));
+      return layer;
+    });
+  }
+
+  private stopLayers(): L.Layer[] {
+    return this.stops().flatMap((stop) => [...(stop.isSelected ? this.wedge(stop) : []), this.marker(stop)]);
+  }
+
+  private wedge(stop: PlanStop): L.Layer[] {
+    const edge = (turn: number): L.LatLngTuple =>
+      toLatLng(placeFrom({ ...stop, shootingBearingDeg: stop.shootingBearingDeg + turn }, WEDGE_M, 0));
+    const style = { color: this.colour('--mark'), weight: 1.5, interactive: false };
+    const here: L.LatLngTuple = [stop.northM, stop.eastM];
+    const lines = L.polyline([edge(-stop.halfFieldDeg), here, edge(stop.halfFieldDeg)], style);
+    const handle = L.marker(edge(0), {
+      draggable: true,
+      keyboard: true,
+      title: `Turn ${stop.name}: ${Math.round(stop.shootingBearingDeg)}°`,
+      icon: L.divIcon({ className: 'rd-turn', iconSize: [24, 24], html: '<span></span>' }),
+    });
+    handle.on('dragend', () => {
+      const { lat, lng } = handle.getLatLng();
+      this.stopTurned.emit({ id: stop.id, bearingDeg: Math.round(bearingBetween([stop.eastM, stop.northM], [lng, lat])) % 360 });
+    });
+    this.onKeys(handle, `Turn ${stop.name}, now ${Math.round(stop.shootingBearingDeg)} degrees; arrows turn it`, (key, isFine) => {
+      const by = (isFine ? 1 : TURN_DEG) * (key === 'ArrowRight' || key === 'ArrowUp' ? 1 : -1);
+      this.stopTurned.emit({ id: stop.id, bearingDeg: (((stop.shootingBearingDeg + by) % 360) + 360) % 360 });
+    });
+    return [lines, handle];
+  }
+
+  private marker(stop: PlanStop): L.Marker {
+    const marker = L.marker([stop.northM, stop.eastM], {
+      draggable: stop.isSelected,
+      keyboard: true,
+      title: stop.name,
+      zIndexOffset: stop.isSelected ? 100 : 0,
+      icon: L.divIcon({ className: `rd-stop${stop.isSelected ? ' here' : ''}`, iconSize: [24, 24], html: String(stop.number) }),
+    });
+    marker.on('click', () => this.stopChosen.emit(stop.id));
+    marker.on('dragend', () => {
+      const { lat, lng } = marker.getLatLng();
+      this.stopMoved.emit({ id: stop.id, eastM: lng, northM: lat });
+    });
+    const words = stop.isSelected ? `${stop.name}: arrows move it a metre` : `Choose ${stop.name}`;
+    this.onKeys(marker, words, (key, isFine) => {
+      if (!stop.isSelected) return;
+      const by = isFine ? NUDGE_M / 4 : NUDGE_M;
+      const [east, north] = { ArrowRight: [by, 0], ArrowLeft: [-by, 0], ArrowUp: [0, by], ArrowDown: [0, -by] }[key] ?? [0, 0];
+      this.stopMoved.emit({ id: stop.id, eastM: stop.eastM + (east ?? 0), northM: stop.northM + (north ?? 0) });
+    });
+    return marker;
+  }
+
+  /** Names the marker for those who do not see it, and gives it arrows; they do not pan the map. */
+  private onKeys(marker: L.Marker, words: string, act: (key: string, isFine: boolean) => void): void {
+    marker.on('add', () => {
+      const element = marker.getElement();
+      element?.setAttribute('aria-label', words);
+      element?.addEventListener('keydown', (event) => {
+        if (!event.key.startsWith('Arrow')) return;
+        event.preventDefault();
+        event.stopPropagation();
+        act(event.key, event.shiftKey);
+      });
+    });
+  }
+
+  private centre(): void {
+    const map = this.map();
+    const key = this.focusKey();
+    const selected = this.stops().find(({ isSelected }) => isSelected);
+    if (map === null || this.centredOn === key) return;
+    if (selected !== undefined) map.setView([selected.northM, selected.eastM], 3, { animate: false });
+    else if (this.buildings().length > 0)
+      map.fitBounds(L.latLngBounds(this.buildings().flatMap(({ footprint }) => footprint.map(toLatLng))));
+    else return;
+    this.centredOn = key;
+  }
+}

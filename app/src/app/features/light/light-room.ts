@@ -1,0 +1,69 @@
+import { BreakpointObserver } from '@angular/cdk/layout';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { map } from 'rxjs';
+import { AppActions } from '../../state/app-actions';
+import { DaysStore } from '../../state/days.store';
+import { leftSentence, windowAt, WINDOW_WORDS } from '../../wording/windows';
+import { RibbonHead } from '../ribbon';
+import { LightState } from './light-state';
+import { YearState } from './year-state';
+
+/** The light room: when this stop has its light, why, how long, and when again. */
+@Component({
+  selector: 'rd-light-room',
+  imports: [RibbonHead, RouterLink, RouterLinkActive, RouterOutlet],
+  providers: [LightState, YearState],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './light-room.html',
+  styleUrl: './light-room.scss',
+})
+export class LightRoom {
+  protected readonly room = inject(LightState);
+  protected readonly actions = inject(AppActions);
+  protected readonly days = inject(DaysStore);
+  protected readonly pages = [
+    { path: 'now', name: 'Street' },
+    { path: 'year', name: 'Year' },
+    { path: 'sky', name: 'Sky' },
+    { path: 'district', name: 'Buildings' },
+  ];
+  protected readonly isPhone = toSignal(
+    inject(BreakpointObserver)
+      .observe('(max-width: 719px)')
+      .pipe(map(({ matches }) => matches)),
+    { initialValue: false },
+  );
+  protected readonly headline = computed(() => {
+    const day = this.room.day();
+    return day === null ? 'The light is being worked out' : leftSentence(day.windows, this.room.minute(), this.room.wording());
+  });
+  protected readonly because = computed(() => {
+    const found = windowAt(this.room.day()?.windows ?? [], this.room.minute());
+    if (found === null) return '';
+    const { window, isOpen } = found;
+    const wording = this.room.wording();
+    if (!isOpen) return `At ${wording.clock(window.fromMin)}, when ${WINDOW_WORDS[window.opens].opens}.`;
+    return `Until ${wording.clock(window.toMin)}, when ${WINDOW_WORDS[window.closes].closes}.`;
+  });
+  protected readonly progress = computed(() => {
+    const progress = this.room.progress();
+    if (progress === null) return null;
+    const doing = progress.doing === 'measuring' ? 'Measuring the walls round' : 'Reckoning the day of';
+    return {
+      words: `${doing} ${progress.stopName || 'a stop'}, ${progress.left} ${progress.left === 1 ? 'stop' : 'stops'} to go`,
+      percent: Math.round(100 * progress.share),
+    };
+  });
+  protected readonly ground = computed(() => {
+    switch (this.room.site().kind) {
+      case 'district':
+        return '';
+      case 'section':
+        return 'From the street’s two walls and its axis.';
+      case 'none':
+        return 'No walls are known here: the light is that of an open street. Give the walls or a map under Buildings.';
+    }
+  });
+}

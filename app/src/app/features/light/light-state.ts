@@ -1,0 +1,98 @@
+import { computed, inject, Injectable } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import {
+  type Building,
+  type District,
+  shadowScene,
+  type ShadowScene,
+  type Site,
+  type StreetShape,
+  streetShape,
+  type Stop,
+  type StopLight,
+  type Walk,
+} from '@roam-dial/core';
+import { CardStore, lightFor } from '../../state/card.store';
+import { DaysStore } from '../../state/days.store';
+import { type StopSite, siteOf } from '../../state/site';
+import { WordingStore } from '../../state/wording.store';
+import { WorkspaceStore } from '../../state/workspace.store';
+
+/** Buildings farther than this neither cut nor shade the drawing of a street. */
+const DRAWN_WITHIN_M = 220;
+
+function near(buildings: readonly Building[], { eastM, northM }: Pick<Site, 'eastM' | 'northM'>): readonly Building[] {
+  return buildings.filter(({ footprint }) =>
+    footprint.some(([x, y]) => Math.abs(x - eastM) < DRAWN_WITHIN_M && Math.abs(y - northM) < DRAWN_WITHIN_M),
+  );
+}
+
+/** A street as the stop's own fields have it, where its walls do not say. */
+function statedShape({ streetAxisDeg, streetWidthM, pavement, section }: Stop): StreetShape {
+  const leftM = streetWidthM * { left: 0.15, middle: 0.5, right: 0.85 }[pavement];
+  return {
+    axisDeg: streetAxisDeg,
+    widthM: streetWidthM,
+    leftM,
+    leftHeightM: section?.leftHeightM ?? 0,
+    rightHeightM: section?.rightHeightM ?? 0,
+  };
+}
+
+/** What all pages of the light room are about: the selected stop, its walls and its day at one minute. */
+@Injectable()
+export class LightState {
+  private readonly days = toSignal(inject(DaysStore).days$);
+  private readonly focus = toSignal(inject(CardStore).focus$);
+  readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
+  readonly progress = toSignal(inject(DaysStore).progress$, { initialValue: null });
+  readonly isStopped = toSignal(inject(DaysStore).isStopped$, { initialValue: false });
+  readonly wording = inject(WordingStore).wording;
+
+  readonly walk = computed<Walk | null>(() => this.focus()?.walk ?? null);
+  readonly stop = computed<Stop | null>(() => this.focus()?.stop ?? null);
+  readonly minute = computed(() => this.focus()?.minuteOfDay ?? 0);
+  readonly day = computed(() => this.days()?.get(this.stop()?.id ?? '') ?? null);
+
+  readonly site = computed<StopSite>(() => {
+    const [workspace, walk, stop] = [this.workspace(), this.walk(), this.stop()];
+    return workspace === undefined || walk === null || stop === null ? { kind: 'none' } : siteOf(workspace, walk, stop);
+  });
+  readonly district = computed<District | null>(() => {
+    const walk = this.walk();
+    return this.workspace()?.districts.find(({ id }) => id === walk?.districtId) ?? null;
+  });
+  readonly light = computed<StopLight | null>(() => {
+    const [walk, stop] = [this.walk(), this.stop()];
+    return walk === null || stop === null ? null : lightFor(walk, stop, this.minute(), this.day());
+  });
+
+  /** The buildings near the stop, prepared for rays; a change of time leaves it alone. */
+  readonly surroundings = computed<{ site: Site; scene: ShadowScene; near: readonly Building[] } | null>(() => {
+    const found = this.site();
+    if (found.kind === 'none') return null;
+    const buildings = near(found.site.buildings, found.site);
+    return { site: found.site, scene: shadowScene({ buildings }), near: buildings };
+  });
+  /** The walls found round the stop; null where it is open on a side. */
+  readonly foundShape = computed<StreetShape | null>(() => {
+    const around = this.surroundings();
+    return around === null ? null : streetShape({ buildings: around.near, eastM: around.site.eastM, northM: around.site.northM });
+  });
+  readonly shape = computed<StreetShape | null>(() => {
+    const stop = this.stop();
+    if (stop === null) return null;
+    const found = this.foundShape();
+    if (found === null) return statedShape(stop);
+    const turn = (((found.axisDeg - stop.shootingBearingDeg) % 360) + 360) % 360;
+    if (turn <= 90 || turn >= 270) return found;
+    // Seen the way the camera looks: the other end of the axis, left and right exchanged.
+    return {
+      axisDeg: found.axisDeg + 180,
+      widthM: found.widthM,
+      leftM: found.widthM - found.leftM,
+      leftHeightM: found.rightHeightM,
+      rightHeightM: found.leftHeightM,
+    };
+  });
+}

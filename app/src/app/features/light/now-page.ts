@@ -1,0 +1,146 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { litGroundAt, metresFrom, placeAt, type Stop, streetCut } from '@roam-dial/core';
+import { StreetPlan, type PlanStop } from '../../charts/street-plan';
+import { StreetSection } from '../../charts/street-section';
+import { kitInHand } from '../../state/bag';
+import { changeStop } from '../../state/edits';
+import { SelectionStore } from '../../state/selection.store';
+import { halfFieldDeg } from '../../state/site';
+import { WorkspaceStore } from '../../state/workspace.store';
+import { WINDOW_WORDS, windowSpan } from '../../wording/windows';
+import { LightState } from './light-state';
+import { figuresAt, lightCare } from './light-words';
+
+const SOON_MIN = 30;
+
+/** The street at the stop, at one minute: in section, from above, and in figures. */
+@Component({
+  selector: 'rd-light-now',
+  imports: [StreetPlan, StreetSection],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './now-page.html',
+  styleUrls: ['../set-up/page.scss', './now-page.scss'],
+})
+export class NowPage {
+  protected readonly room = inject(LightState);
+  private readonly store = inject(WorkspaceStore);
+  private readonly selection = inject(SelectionStore);
+  protected readonly isPlacing = signal(false);
+
+  protected readonly figures = computed(() => {
+    const [stop, day, light] = [this.room.stop(), this.room.day(), this.room.light()];
+    return stop === null || day === null || light === null
+      ? []
+      : figuresAt(stop, day, light, this.room.minute(), this.room.wording());
+  });
+  protected readonly care = computed(() => {
+    const [stop, light] = [this.room.stop(), this.room.light()];
+    return stop === null || light === null ? [] : lightCare(stop, light);
+  });
+  protected readonly cut = computed(() => {
+    const [around, shape, light] = [this.room.surroundings(), this.room.shape(), this.room.light()];
+    if (around === null || shape === null || light === null) return null;
+    const { eastM, northM, groundM = 0 } = around.site;
+    return streetCut({ scene: around.scene, eastM, northM, groundM, shape, sun: light.sun });
+  });
+  protected readonly windows = computed(() =>
+    (this.room.day()?.windows ?? []).map((window) => ({
+      ...window,
+      span: windowSpan(window, this.room.wording()),
+      kind: window.label === null ? '' : ` in the ${window.label}`,
+      peak: Math.round(100 * window.peakQuality),
+      opensWords: WINDOW_WORDS[window.opens].opens,
+      closesWords: WINDOW_WORDS[window.closes].closes,
+      best: window.bestMin === null ? '' : `Best hour round ${this.room.wording().clock(window.bestMin)}. `,
+      isNow: window.fromMin <= this.room.minute() && this.room.minute() <= window.toMin,
+    })),
+  );
+  protected readonly marks = computed(() =>
+    (this.room.day()?.duskBalance ?? []).map((window) => windowSpan(window, this.room.wording())).join(' and '),
+  );
+
+  protected readonly planStops = computed<readonly PlanStop[]>(() => {
+    const [district, walk, workspace, selected] = [this.room.district(), this.room.walk(), this.room.workspace(), this.room.stop()];
+    if (district === null || walk === null || workspace === undefined) return [];
+    return walk.stops.flatMap((stop, k) => {
+      if (stop.position === null) return [];
+      const { id, name, shootingBearingDeg } = stop;
+      const field = halfFieldDeg(kitInHand(workspace.kit, walk, stop));
+      return [
+        {
+          id,
+          name: name || 'Unnamed stop',
+          number: k + 1,
+          isSelected: id === selected?.id,
+          shootingBearingDeg,
+          halfFieldDeg: field,
+          ...metresFrom(district.origin, stop.position),
+        },
+      ];
+    });
+  });
+  protected readonly litNow = computed(() => this.litAt(this.room.minute()));
+  protected readonly litSoon = computed(() => this.litAt(this.room.minute() + SOON_MIN));
+  protected readonly planSentence = computed(() => {
+    const [now, soon] = [this.litNow(), this.litSoon()];
+    if (now === null) return 'Footprints, and shadows at this minute.';
+    const [here, later] = [now, soon ?? now].map((lit) => lit.reduce((sum, cell) => sum + cell, 0));
+    if (here === 0 && later === 0) return 'No lit ground in view now, nor in half an hour.';
+    if (here === 0) return 'No lit ground in view now; in half an hour where the dashes run.';
+    return `Straw: the lit ground in view now. Dashed: where it is in half an hour${later === 0 ? ', which is nowhere' : ''}.`;
+  });
+  protected readonly theme = computed(() => this.room.workspace()?.settings.theme ?? 'light');
+  /** What the walls say the street is, where the stop's own fields say otherwise. */
+  protected readonly proposal = computed(() => {
+    const [stop, found] = [this.room.stop(), this.room.foundShape()];
+    if (stop === null || found === null || this.room.site().kind !== 'district') return null;
+    const gap = Math.abs(((((found.axisDeg - stop.streetAxisDeg) % 180) + 270) % 180) - 90);
+    const isSame = gap < 4 && Math.abs(found.widthM - stop.streetWidthM) < 1;
+    return isSame ? null : { axisDeg: Math.round(found.axisDeg), widthM: Math.round(found.widthM * 10) / 10 };
+  });
+
+  protected go(minute: number): void {
+    this.selection.setMinute(minute);
+  }
+
+  protected choose(stopId: string): void {
+    const walk = this.room.walk();
+    const stop = walk?.stops.find(({ id }) => id === stopId);
+    if (walk !== null && stop !== undefined && stop.id !== this.room.stop()?.id) {
+      this.selection.selectStop(walk.id, stop.id, stop.arriveMin);
+    }
+  }
+
+  protected move({ id, eastM, northM }: { id: string; eastM: number; northM: number }): void {
+    const district = this.room.district();
+    if (district === null) return;
+    const { latitude, longitude } = placeAt(district.origin, { eastM, northM });
+    const rounded = (degrees: number): number => Math.round(degrees * 1e7) / 1e7;
+    this.isPlacing.set(false);
+    this.edit(id, 'place', { position: { latitude: rounded(latitude), longitude: rounded(longitude) } });
+  }
+
+  protected turn({ id, bearingDeg }: { id: string; bearingDeg: number }): void {
+    this.edit(id, 'direction', { shootingBearingDeg: bearingDeg });
+  }
+
+  protected takeProposal({ axisDeg, widthM }: { axisDeg: number; widthM: number }): void {
+    const stop = this.room.stop();
+    if (stop !== null) this.edit(stop.id, 'street', { streetAxisDeg: axisDeg, streetWidthM: widthM });
+  }
+
+  private litAt(minute: number): Uint8Array | null {
+    const day = this.room.day();
+    return day?.hasWalls !== true || minute > 1439 ? null : litGroundAt(day, minute);
+  }
+
+  private edit(stopId: string, what: string, change: Partial<Stop>): void {
+    const walk = this.room.walk();
+    if (walk === null) return;
+    const name = walk.stops.find(({ id }) => id === stopId)?.name ?? 'a stop';
+    this.store.edit(
+      { label: `change the ${what} of ${name}`, mergeKey: `${what}/${stopId}` },
+      changeStop(walk.id, stopId, (stop) => ({ ...stop, ...change })),
+    );
+  }
+}

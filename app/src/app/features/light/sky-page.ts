@@ -1,0 +1,153 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import {
+  cloudAt,
+  cloudOf,
+  dayClock,
+  glareAngleDeg,
+  moonView,
+  POLARISER_PRICE_EV,
+  polariserView,
+  simulatedCloud,
+  type Walk,
+} from '@roam-dial/core';
+import { MapsService } from '../../data/maps.service';
+import { changeStop, changeWalk } from '../../state/edits';
+import { WorkspaceStore } from '../../state/workspace.store';
+import { LightState } from './light-state';
+import { moonSentence } from './light-words';
+
+/** Another of the forecasts that could be: the next seed. */
+function seedOf({ place }: Walk, count: number): number {
+  return Math.round(Math.abs(place.latitude) * 1000) + count;
+}
+
+const HEIGHT = 64;
+
+/** What the sky does that day: cloud by the hour, the polariser, the moon, and what a reading said. */
+@Component({
+  selector: 'rd-light-sky',
+  imports: [MatButtonModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './sky-page.html',
+  styleUrls: ['../set-up/page.scss', './sky-page.scss'],
+})
+export class SkyPage {
+  protected readonly room = inject(LightState);
+  private readonly store = inject(WorkspaceStore);
+  private readonly maps = inject(MapsService);
+  private readonly drawn = signal(0);
+  protected readonly problem = signal<string | null>(null);
+  protected readonly height = HEIGHT;
+
+  protected readonly source = computed(() => {
+    const walk = this.room.walk();
+    if (walk?.forecast === undefined) return 'One figure for the whole day, from the walk’s own fields.';
+    return walk.forecast.source === 'simulated'
+      ? 'A simulated forecast: made up, the same each time.'
+      : 'Your own forecast, by the hour.';
+  });
+  protected readonly hasForecast = computed(() => this.room.walk()?.forecast !== undefined);
+  protected readonly hours = computed(() => {
+    const walk = this.room.walk();
+    if (walk === null) return [];
+    return Array.from({ length: 24 }, (_, hour) => {
+      const cloud = cloudAt(cloudOf(walk), hour * 60);
+      return { hour, cloud, percent: Math.round(100 * cloud), label: this.room.wording().hour(hour * 60), height: cloud * HEIGHT };
+    });
+  });
+  protected readonly nowCloud = computed(() => {
+    const walk = this.room.walk();
+    return walk === null ? 0 : Math.round(100 * cloudAt(cloudOf(walk), this.room.minute()));
+  });
+
+  protected readonly polariser = computed(() => {
+    const [stop, light] = [this.room.stop(), this.room.light()];
+    if (stop === null || light === null) return null;
+    const { sun } = light;
+    if (sun.altitudeDeg <= 0) return { value: 'nothing to darken', note: 'The sun is down.' };
+    const view = polariserView({ sun, look: { azimuthDeg: stop.shootingBearingDeg, altitudeDeg: 15 } });
+    const best = [-90, 90].map((turn) => Math.round((((sun.azimuthDeg + turn) % 360) + 360) % 360)).join('° and ');
+    return {
+      value: `${view.skyDarkerEv.toFixed(1)} stops darker`,
+      note: `The sky in the frame is ${Math.round(view.fromSunDeg)}° off the sun. Strongest 90° off it: low sky at bearings ${best}°. It costs ${POLARISER_PRICE_EV} stops everywhere.`,
+    };
+  });
+  protected readonly glare = `Glare goes best when you look ${Math.round(glareAngleDeg('water'))}° down onto water, or at a pane ${Math.round(glareAngleDeg('glass'))}° off its face.`;
+
+  protected readonly moon = computed(() => {
+    const walk = this.room.walk();
+    if (walk === null) return '';
+    const clock = dayClock(walk.day, walk.place.timeZone);
+    if (clock === null) return '';
+    const minute = this.room.minute();
+    return moonSentence(moonView({ ...walk.place, time: new Date(clock.msAt(minute)) }), this.room.wording().clock(minute));
+  });
+  /** The moon at the stops that are visited with the sun down. */
+  protected readonly moons = computed(() => {
+    const walk = this.room.walk();
+    const clock = walk === null ? null : dayClock(walk.day, walk.place.timeZone);
+    if (walk === null || clock === null) return [];
+    return walk.stops.flatMap((stop) => {
+      const middle = Math.round((stop.arriveMin + stop.leaveMin) / 2);
+      const time = new Date(clock.msAt(middle));
+      const isNight = stop.arriveMin < 400 || stop.leaveMin > 1080;
+      const view = moonView({ ...walk.place, time });
+      return isNight
+        ? [{ id: stop.id, name: stop.name || 'Unnamed stop', words: moonSentence(view, this.room.wording().clock(middle)) }]
+        : [];
+    });
+  });
+
+  protected readonly reading = computed(() => {
+    const stop = this.room.stop();
+    if (stop === null || stop.lightOffsetEv === 0) return null;
+    const size = this.room
+      .wording()
+      .stops(Math.abs(stop.lightOffsetEv), 'third')
+      .replace(/^[+−-]/, '');
+    return `A reading at ${stop.name || 'this stop'} puts the light ${size} stops ${stop.lightOffsetEv > 0 ? 'over' : 'under'} the model, from then on.`;
+  });
+
+  protected simulate(): void {
+    const walk = this.room.walk();
+    if (walk === null) return;
+    const cloudByHour = simulatedCloud({ day: walk.day, seed: seedOf(walk, this.drawn()) });
+    this.drawn.update((count) => count + 1);
+    this.setForecast({ source: 'simulated', cloudByHour });
+  }
+
+  protected async readFile(event: Event): Promise<void> {
+    const field = event.target as HTMLInputElement;
+    const file = field.files?.[0];
+    field.value = '';
+    if (file === undefined) return;
+    const read = await this.maps.readForecast(file);
+    this.problem.set(
+      read.ok ? null : `${file.name}: ${read.message}${read.where === null ? '' : ` (${read.where})`} Nothing was changed.`,
+    );
+    if (read.ok) this.setForecast({ source: 'own', cloudByHour: read.cloudByHour });
+  }
+
+  protected dropForecast(): void {
+    this.edit('one sky for the day', ({ forecast: _, ...walk }) => walk);
+  }
+
+  protected dropReading(): void {
+    const [walk, stop] = [this.room.walk(), this.room.stop()];
+    if (walk === null || stop === null) return;
+    this.store.edit(
+      { label: `back to the model at ${stop.name}` },
+      changeStop(walk.id, stop.id, (one) => ({ ...one, lightOffsetEv: 0 })),
+    );
+  }
+
+  private setForecast(forecast: NonNullable<Walk['forecast']>): void {
+    this.edit(`a ${forecast.source} forecast`, (walk) => ({ ...walk, forecast }));
+  }
+
+  private edit(label: string, change: (walk: Walk) => Walk): void {
+    const walk = this.room.walk();
+    if (walk !== null) this.store.edit({ label }, changeWalk(walk.id, change));
+  }
+}

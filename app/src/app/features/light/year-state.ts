@@ -1,0 +1,85 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { bestDays, type SameLight, type YearInput, type YearOfQuality, type YearOfSun } from '@roam-dial/core';
+import { distinctUntilChanged, map, of, startWith, switchMap } from 'rxjs';
+import { lightInputFor } from '../../state/site';
+import { siteRef } from '../../state/days.store';
+import { answersOf, LightClient } from '../../workers/light.client';
+import type { LightQuestion } from '../../workers/light-desk';
+import { LightState } from './light-state';
+
+type YearQuestion = Extract<LightQuestion, { kind: 'yearOfSun' }>;
+
+/** A year of the selected stop, as its parts arrive; and the same light again. */
+@Injectable()
+export class YearState {
+  private readonly room = inject(LightState);
+  private readonly client = inject(LightClient).years;
+  private readonly isStoppedSignal = signal(false);
+  readonly withinDeg = signal(2);
+  /** The date and time that worked: where the person stood when asking. */
+  readonly worked = signal<{ readonly day: string; readonly minuteOfDay: number } | null>(null);
+
+  private readonly question = computed<YearQuestion | null>(() => {
+    const [workspace, walk, stop] = [this.room.workspace(), this.room.walk(), this.room.stop()];
+    if (workspace === undefined || walk === null || stop === null) return null;
+    const input: Omit<YearInput, 'streets'> = { ...lightInputFor(workspace, walk, stop), fromDay: `${walk.day.slice(0, 4)}-01-01` };
+    return { kind: 'yearOfSun', site: siteRef(workspace, walk, stop, (district) => this.client.keyOf(district)), input };
+  });
+  private readonly question$ = toObservable(this.question).pipe(
+    distinctUntilChanged((a, b) => JSON.stringify(a) === JSON.stringify(b)),
+  );
+
+  readonly sun = toSignal<YearOfSun | null>(
+    this.question$.pipe(
+      switchMap((question) =>
+        question === null ? of(null) : answersOf(this.client.ask<'yearOfSun'>(question)).pipe(startWith(null)),
+      ),
+    ),
+    { initialValue: null },
+  );
+
+  readonly isStopped = this.isStoppedSignal.asReadonly();
+  private readonly asked$ = toObservable(computed(() => (this.isStoppedSignal() ? null : this.question())));
+  private readonly found = toSignal<YearOfQuality | null>(
+    this.asked$.pipe(
+      switchMap((question) => {
+        if (question === null) return of('stopped' as const);
+        const steps = this.client.ask<'yearOfQuality'>({ ...question, kind: 'yearOfQuality' });
+        return steps.pipe(
+          map((step) => (step.kind === 'progress' ? (step.progress.year ?? null) : step.kind === 'done' ? step.answer : null)),
+          startWith(null),
+        );
+      }),
+      // What there is when it is stopped stays on screen.
+      distinctUntilChanged((_, next) => next === 'stopped'),
+      map((found) => (found === 'stopped' ? null : found)),
+    ),
+    { initialValue: null },
+  );
+  readonly quality = this.found;
+  readonly daysDone = computed(() => this.found()?.daysDone ?? 0);
+  readonly isDone = computed(() => this.found() !== null && this.daysDone() === this.found()?.days.length);
+  readonly best = computed(() => {
+    const found = this.found();
+    return found === null || !this.isDone() ? [] : bestDays(found);
+  });
+
+  readonly again = toSignal<readonly SameLight[] | null>(
+    toObservable(computed(() => ({ question: this.question(), worked: this.worked(), withinDeg: this.withinDeg() }))).pipe(
+      switchMap(({ question, worked, withinDeg }) => {
+        if (question === null || worked === null) return of(null);
+        return answersOf(this.client.ask<'sameLight'>({ ...question, kind: 'sameLight', ...worked, withinDeg }));
+      }),
+    ),
+    { initialValue: null },
+  );
+
+  stop(): void {
+    this.isStoppedSignal.set(true);
+  }
+
+  goOn(): void {
+    this.isStoppedSignal.set(false);
+  }
+}
