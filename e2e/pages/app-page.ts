@@ -44,7 +44,7 @@ export class AppPage {
     await expect(this.card.getByRole('heading', { name, exact: true })).toBeVisible();
     await expect(
       this.field('Name of the stop')
-        .or(this.page.getByRole('heading', { level: 1, name: /^(Kit|Set-up)$/ }))
+        .or(this.page.getByRole('heading', { level: 1, name: /^(Kit|Set-up|Light)$/ }))
         .first(),
     ).toBeAttached();
   }
@@ -65,7 +65,7 @@ export class AppPage {
     await this.page.reload();
   }
 
-  async room(name: 'Walk' | 'Set-up' | 'Kit' | 'Card'): Promise<void> {
+  async room(name: 'Walk' | 'Light' | 'Set-up' | 'Kit' | 'Card'): Promise<void> {
     await this.page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name }).click();
     await expect(this.page.getByRole('heading', { level: 1, name: name === 'Card' ? 'Dial card' : name })).toBeAttached();
   }

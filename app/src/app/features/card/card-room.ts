@@ -5,6 +5,7 @@ import { timeDomain } from '../../charts/time-axis';
 import { CardStore } from '../../state/card.store';
 import { DaysStore } from '../../state/days.store';
 import { SelectionStore } from '../../state/selection.store';
+import { leftSentence } from '../../wording/windows';
 import { WordingStore } from '../../state/wording.store';
 import { DialCard } from './dial-card';
 
@@ -42,6 +43,7 @@ import { DialCard } from './dial-card';
         [height]="54"
         [isReadOnly]="true"
       />
+      <p class="left figure">{{ v.left }}</p>
     }
     <rd-dial-card [isInHand]="true" />
   `,
@@ -69,6 +71,10 @@ import { DialCard } from './dial-card';
     .time strong {
       font-size: 1.125rem;
     }
+    .left {
+      padding: 4px 14px 0;
+      font-weight: 650;
+    }
     .ribbon {
       display: block;
       border-bottom: 1px solid var(--rule);
@@ -85,13 +91,15 @@ export class CardRoom {
     const focus = this.focus();
     if (focus?.walk == null || focus.stop === null) return null;
     const { walk, stop, stopIndex } = focus;
+    const day = this.days()?.get(stop.id) ?? null;
     return {
       stop,
       minute: focus.minuteOfDay,
       before: walk.stops[stopIndex - 1] ?? null,
       next: walk.stops[stopIndex + 1] ?? null,
       position: `${stopIndex + 1} of ${walk.stops.length}`,
-      day: this.days()?.get(stop.id) ?? null,
+      day,
+      left: day === null ? '' : leftSentence(day.windows, focus.minuteOfDay, this.wording()),
       domain: timeDomain(walk.stops),
       walkId: walk.id,
     };

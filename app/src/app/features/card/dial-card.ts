@@ -69,6 +69,7 @@ export class DialCard {
       headline: headline(card, wording),
       name: card.stop.name,
       light: lightSentence(card, wording),
+      isProvisional: card.isProvisional,
       rows: cardRows(card, wording),
       atHome: rowsAtHome(card, this.home()?.home ?? null),
       ladder,

@@ -43,6 +43,8 @@ export class NowPage {
     const { eastM, northM, groundM = 0 } = around.site;
     return streetCut({ scene: around.scene, eastM, northM, groundM, shape, sun: light.sun });
   });
+  /** No wall on one side at least: there is little to be drawn to scale. */
+  protected readonly isOpenStreet = computed(() => this.room.foundShape() === null);
   protected readonly windows = computed(() =>
     (this.room.day()?.windows ?? []).map((window) => ({
       ...window,

@@ -68,6 +68,13 @@ export class WalkRoom {
     if (before !== null) return `${stay} ${gainSentence(before, after)}.`;
     return [stay, ...after.late.map(({ name, byMin }) => `${byMin} min late at ${name}.`)].join(' ');
   });
+  protected readonly basis = computed(() => {
+    const stops = this.walk()?.stops ?? [];
+    const walled = stops.filter(({ id }) => this.days()?.get(id)?.hasWalls === true).length;
+    if (walled === 0) return 'Windows from the sun’s place, the bearings of the stop and the hour alone: no walls are known here.';
+    if (walled === stops.length) return 'Windows from the walls round each stop, the sun and the sky.';
+    return `Windows from the walls round ${walled} of ${stops.length} stops, at the others from the sun and the hour alone.`;
+  });
   protected readonly gutter = computed(() => (this.isPhone() ? 92 : 124));
 
   protected select(stopId: string): void {

@@ -1,0 +1,72 @@
+import type { LightWindow, StopDay } from '@roam-dial/core';
+import { demoDay, demoWorkspace } from '../../testing/demo';
+
+const WORKSPACE = demoWorkspace();
+const dayOf = (stopId: string): StopDay => {
+  const day = demoDay(WORKSPACE, stopId);
+  if (day === null) throw new Error(`no day at ${stopId}`);
+  return day;
+};
+const clock = (text: string): number => Number(text.slice(0, 2)) * 60 + Number(text.slice(3));
+
+type Expected = readonly [from: string, to: string, opens: LightWindow['opens'], closes: LightWindow['closes']];
+
+/** core/reference/town-sheet.md, 1 to 8. */
+const SHEET: Readonly<Record<string, readonly Expected[]>> = {
+  tollard: [['05:00', '06:27', 'hours', 'darkness']],
+  quenmill: [
+    ['06:09', '06:41', 'exposure', 'exposure'],
+    ['18:24', '18:57', 'exposure', 'exposure'],
+  ],
+  tannery: [
+    ['08:04', '11:28', 'sunGap', 'incidence'],
+    ['12:05', '13:50', 'incidence', 'incidence'],
+  ],
+  vessen: [['06:35', '18:30', 'shadeLight', 'shadeLight']],
+  orrel: [['14:09', '17:02', 'patchSize', 'patchSize']],
+  causey: [['16:51', '17:24', 'sunHeight', 'sunGap']],
+  weir: [
+    ['06:45', '08:12', 'sunHeight', 'spotShaded'],
+    ['16:51', '19:07', 'sunHeight', 'sunHeight'],
+  ],
+  arcade: [
+    ['00:00', '06:27', 'dayEdge', 'darkness'],
+    ['18:38', '23:59', 'darkness', 'dayEdge'],
+  ],
+};
+
+/** Two minutes for the horizon's half degree, one for the hand's slide rule. */
+const WITHIN_MIN = 3;
+
+describe('the demo town', () => {
+  it('has about 150 buildings with heights, and every stop among them', () => {
+    const [district] = WORKSPACE.districts;
+    expect(district?.buildings).toHaveLength(150);
+    expect(district?.buildings.every(({ heightM }) => heightM >= 6 && heightM <= 14)).toBe(true);
+    expect(new Set(district?.buildings.map(({ id }) => id)).size).toBe(150);
+    expect(Object.keys(SHEET)).toEqual(WORKSPACE.walks[0]?.stops.map(({ id }) => id));
+  });
+
+  it.each(Object.entries(SHEET))('gives %s the windows of the sheet, for the sheet’s reasons', (stopId, expected) => {
+    const { windows, hasWalls } = dayOf(stopId);
+    expect(hasWalls).toBe(true);
+    expect(windows.map(({ opens, closes }) => [opens, closes])).toEqual(expected.map(([, , opens, closes]) => [opens, closes]));
+    expected.forEach(([from, to], k) => {
+      expect(Math.abs((windows[k]?.fromMin ?? -99) - clock(from))).toBeLessThanOrEqual(WITHIN_MIN);
+      expect(Math.abs((windows[k]?.toMin ?? -99) - clock(to))).toBeLessThanOrEqual(WITHIN_MIN);
+    });
+  });
+
+  it('has the whole walk in its light', () => {
+    for (const stop of WORKSPACE.walks[0]?.stops ?? []) {
+      const isMet = dayOf(stop.id).windows.some(({ fromMin, toMin }) => fromMin < stop.leaveMin && toMin > stop.arriveMin);
+      expect([stop.id, isMet]).toEqual([stop.id, true]);
+    }
+  });
+
+  it('sees of the sky what the sheet says at Vessen Hall, and hardly any in the arcade', () => {
+    expect(dayOf('vessen').skyShare).toBeCloseTo(0.385, 1);
+    expect(dayOf('arcade').skyShare).toBeLessThan(0.02);
+    expect(dayOf('weir').skyShare).toBeGreaterThan(0.95);
+  });
+});
