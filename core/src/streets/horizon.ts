@@ -353,7 +353,7 @@ function blockInwards(prism: Prism, { eastM, northM }: SpotPoint, tangents: Floa
 }
 
 /** Runs steps to their end at once. */
-export function finish<Result>(steps: Generator<number, Result>): Result {
+export function finish<Result>(steps: Generator<unknown, Result>): Result {
   for (;;) {
     const { done, value } = steps.next();
     if (done === true) return value;

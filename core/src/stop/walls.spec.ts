@@ -1,0 +1,332 @@
+import type { Building } from '../light/index.js';
+import { finish, siteScene } from '../streets/index.js';
+import {
+  bestDays,
+  CARPET_ROWS,
+  CARPET_STEP_MIN,
+  DEFAULT_INTENTS,
+  type Intent,
+  lightOfDay,
+  litGroundAt,
+  sameLightAgain,
+  shadowLengthM,
+  siteLookOf,
+  type StopDay,
+  stopDay,
+  stopDayIn,
+  type StopDayInput,
+  stopLightOn,
+  yearOfQualitySteps,
+  yearOfSun,
+} from './index.js';
+
+const box = (x0: number, y0: number, x1: number, y1: number, heightM: number, baseM = 0): Building => ({
+  footprint: [
+    [x0, y0],
+    [x1, y0],
+    [x1, y1],
+    [x0, y1],
+  ],
+  heightM,
+  ...(baseM === 0 ? {} : { baseM }),
+});
+
+/** Equinox at the equator on the meridian of its zone: the sun rises in the east at 06:00 and is overhead at noon. */
+const EQUATOR = { day: '2027-03-20', timeZone: 'Etc/GMT', latitude: 0, longitude: 0, cloud: 0, halfFieldDeg: 32 };
+const TOWN = { day: '2027-03-13', timeZone: 'Atlantic/Azores', latitude: 46.5, longitude: -20.7, cloud: 0, halfFieldDeg: 32 };
+const input = (
+  intent: Intent,
+  place: typeof TOWN,
+  buildings: readonly Building[] | null,
+  site: Partial<StopDayInput['site']> = {},
+): StopDayInput => ({
+  ...place,
+  site: { intent, shootingBearingDeg: 90, streetAxisDeg: 90, sunGap: null, lamps: 'none', hours: null, lightOffsetEv: 0, ...site },
+  streets: buildings === null ? null : { buildings, eastM: 0, northM: 0 },
+});
+const day = (...from: Parameters<typeof input>): StopDay => stopDay(input(...from)) as StopDay;
+const hm = (hours: number, minutes = 0): number => 60 * hours + minutes;
+const spans = ({ windows }: StopDay): [number, number, string, string][] =>
+  windows.map(({ fromMin, toMin, opens, closes }) => [fromMin, toMin, opens, closes]);
+function expectSpans(found: StopDay, expected: readonly (readonly [number, number, string, string])[], withinMin = 3): void {
+  expect(spans(found).map(([, , opens, closes]) => [opens, closes])).toEqual(
+    expected.map(([, , opens, closes]) => [opens, closes]),
+  );
+  expected.forEach(([from, to], k) => {
+    const [fromMin = -99, toMin = -99] = found.windows[k] === undefined ? [] : [found.windows[k].fromMin, found.windows[k].toMin];
+    expect([Math.abs(fromMin - from) <= withinMin, Math.abs(toMin - to) <= withinMin]).toEqual([true, true]);
+  });
+}
+
+const ALONG_EAST = [box(-900, 4, 900, 16, 12), box(-900, -16, 900, -4, 12)];
+const ALONG_NORTH = [box(4, -900, 16, 900, 12), box(-16, -900, -4, 900, 12)];
+
+describe('canyons under the sun of the equator (sheet 10)', () => {
+  it('along the sun’s way have it from its rise to its set', () => {
+    const found = day(DEFAULT_INTENTS.lightPool, EQUATOR, ALONG_EAST);
+    const lit = Array.from(found.isLit).flatMap((value, minute) => (value === 1 ? [minute] : []));
+    // The equation of time on that day is −7.4 min: noon at 12:07.
+    expect(Math.abs((lit[0] ?? 0) - hm(6, 7))).toBeLessThanOrEqual(3);
+    expect(Math.abs((lit.at(-1) ?? 0) - hm(18, 8))).toBeLessThanOrEqual(3);
+    expect(found.windows).toEqual([]);
+  });
+  it('across it have it for 84 minutes either side of noon', () => {
+    const found = day(DEFAULT_INTENTS.lightPool, EQUATOR, ALONG_NORTH, { shootingBearingDeg: 0, streetAxisDeg: 0 });
+    const lit = Array.from(found.isLit).flatMap((value, minute) => (value === 1 ? [minute] : []));
+    expect(Math.abs((lit[0] ?? 0) - (hm(12, 7) - 84))).toBeLessThanOrEqual(3);
+    expect(Math.abs((lit.at(-1) ?? 0) - (hm(12, 7) + 84))).toBeLessThanOrEqual(3);
+    // At 12:07 the sun is overhead: a person’s shadow has no length to speak of.
+    expect(shadowLengthM(found.sunAltitudeDeg[hm(12, 7)] as number)).toBeLessThan(0.05);
+    expect(shadowLengthM(45)).toBeCloseTo(1.7, 9);
+    expect(shadowLengthM(0)).toBe(Infinity);
+  });
+});
+
+describe('windows on towns simple enough to work out', () => {
+  it('into the sun: a low sun at the end of the street, until it is too high', () => {
+    // It climbs 15° an hour, straight over the street: 15° at 07:07.
+    const found = day(DEFAULT_INTENTS.intoTheSun, EQUATOR, ALONG_EAST);
+    expectSpans(found, [[hm(6, 7), hm(7, 7), 'sunHeight', 'sunHeight']]);
+    const closed = [...ALONG_EAST, box(60, -20, 70, 20, 18)];
+    // A house across at 60 m, 18 m high: over it from atan(16.4/60) = 15.3° only.
+    expect(day(DEFAULT_INTENTS.intoTheSun, EQUATOR, closed).windows).toEqual([]);
+    expect(day(DEFAULT_INTENTS.intoTheSun, { ...EQUATOR, cloud: 1 }, ALONG_EAST).windows).toEqual([]);
+  });
+
+  it('a pool through one gap: while the beam is in view and wide enough', () => {
+    // A long street to the east, closed to the south but for one gap 4 m wide, 3 to 7 m ahead: the noon sun at 40.6° in the
+    // south comes through it.
+    const wall = [box(-300, 4, 300, 14, 16), box(-300, -16, 3, -4, 16), box(7, -16, 300, -4, 16)];
+    const found = day(DEFAULT_INTENTS.lightPool, TOWN, wall);
+    const noon = hm(12, 32);
+    expect(found.patchM2[noon]).toBeGreaterThan(10);
+    expect(found.patchAheadM[noon]).toBeCloseTo(5, 0);
+    expect(found.squareM[noon]).toBeGreaterThanOrEqual(3);
+    const [only] = found.windows;
+    expect(found.windows).toHaveLength(1);
+    // Through a slot 12 m deep and 4 m wide the sun is seen over ±atan(4/12) = 18°: azimuth 162° to 198°, 11:36 to 13:28.
+    expect(Math.abs((only?.fromMin ?? 0) - hm(11, 36))).toBeLessThanOrEqual(25);
+    expect(Math.abs((only?.toMin ?? 0) - hm(13, 28))).toBeLessThanOrEqual(25);
+    expect(['patchSize', 'litShare']).toContain(only?.opens);
+    expect(day(DEFAULT_INTENTS.lightPool, { ...TOWN, cloud: 1 }, wall).windows).toEqual([]);
+  });
+
+  it('a pool that grows to a strip along the walkers’ path is worth 0.4', () => {
+    // The gap 9 m wide: the walkers cross along it.
+    const wall = [box(-300, 4, 300, 14, 16), box(-300, -16, 2, -4, 16), box(11, -16, 300, -4, 16)];
+    const along = stopDay({ ...input(DEFAULT_INTENTS.lightPool, TOWN, wall), travelAngleDeg: 0 }) as StopDay;
+    expect(Math.max(...along.quality.subarray(hm(12), hm(13)))).toBeLessThanOrEqual(0.75);
+  });
+
+  it('silhouettes find a sunlit wall beyond a shaded spot, and say where in the frame', () => {
+    // The camera in the shade of a roof to its south looks east at a wall that faces it; after noon the sun is behind.
+    const buildings = [box(-10, -8, 12, -4, 30), box(40, 0, 50, 40, 25)];
+    const found = day(DEFAULT_INTENTS.silhouette, TOWN, buildings);
+    const minute = hm(15, 0);
+    expect(found.isLit[minute]).toBe(0);
+    expect(found.backgroundEv[minute]).toBeGreaterThan((found.cameraSideEv[minute] as number) + 3);
+    // The wall stands from the middle of the frame to the left of it.
+    expect(found.backgroundOffDeg[minute]).toBeLessThan(1);
+    expect(found.windows.some(({ fromMin, toMin }) => fromMin <= minute && minute <= toMin)).toBe(true);
+  });
+
+  it('silhouettes before a screen open with its hours', () => {
+    const evening = day(DEFAULT_INTENTS.silhouette, TOWN, ALONG_NORTH, { lamps: 'screen', hours: { fromMin: 1260, toMin: 1380 } });
+    expect(spans(evening).find(([from]) => from >= hm(20))).toEqual([1260, 1380, 'background', 'background']);
+  });
+
+  it('a façade needs a wall ahead, the sun on it, and a good angle', () => {
+    // A wall to the north, square to the look; the sun at noon stands 40.6° up, straight on: 40.6° of incidence.
+    const facing = { shootingBearingDeg: 0, streetAxisDeg: 90 };
+    const found = day(DEFAULT_INTENTS.facade, TOWN, [box(-40, 12, 40, 22, 20)], facing);
+    expect(found.windows.some(({ fromMin, toMin }) => fromMin < hm(12, 32) && toMin > hm(12, 32))).toBe(true);
+    expect(day(DEFAULT_INTENTS.facade, TOWN, [], facing).windows).toEqual([]);
+    // With a higher row 6 m behind, shade: atan((20 − 1.6)/18) = 45.6° is over the noon sun.
+    const shaded = [box(-40, 12, 40, 22, 20), box(-400, -16, 400, -6, 20)];
+    expect(day(DEFAULT_INTENTS.facade, TOWN, shaded, facing).windows).toEqual([]);
+  });
+
+  it('a reflection wants a lit wall over a shaded mirror, or lamps after dark', () => {
+    const buildings = [box(-40, 12, 40, 22, 20), box(-3, -8, 3, -1, 9)];
+    const site = { shootingBearingDeg: 0, streetAxisDeg: 90 };
+    const byDay = day({ kind: 'reflection', mirror: 'puddle', isWet: true }, TOWN, buildings, site);
+    expect(byDay.windows.some(({ fromMin, toMin }) => fromMin < hm(12, 32) && toMin > hm(12, 32))).toBe(true);
+    expect(byDay.windows.every(({ toMin }) => toMin < hm(19))).toBe(true);
+    const lamps = day({ kind: 'reflection', mirror: 'puddle', isWet: true }, TOWN, buildings, { ...site, lamps: 'lampStreet' });
+    expect(lamps.windows.some(({ fromMin }) => fromMin > hm(18))).toBe(true);
+    expect(day({ kind: 'reflection', mirror: 'puddle', isWet: false }, TOWN, buildings, site).windows).toEqual([]);
+  });
+
+  it('candids in the sun and in the shade are where the zone is', () => {
+    const found = day({ kind: 'passingCandid', light: 'either' }, EQUATOR, ALONG_NORTH, {
+      shootingBearingDeg: 0,
+      streetAxisDeg: 0,
+    });
+    expect(found.windows.map(({ label }) => label)).toEqual(['shade', 'sun', 'shade']);
+    const [, inSun] = found.windows;
+    expect((inSun?.fromMin ?? 0) > hm(10, 43) && (inSun?.toMin ?? 0) < hm(13, 31)).toBe(true);
+  });
+
+  it('a flash lift lies between what the sync time and the hands take', () => {
+    // f/4, ISO 400: 1/200 takes EV 9.64, 1/60 EV 7.91. Shade from EV 5.91 up to 8.64.
+    const found = day(DEFAULT_INTENTS.flashLift, TOWN, ALONG_EAST);
+    expect(found.windows).toHaveLength(2);
+    for (const { fromMin, toMin } of found.windows) {
+      expect(found.shadeEv[fromMin]).toBeGreaterThan(5.7);
+      expect(found.shadeEv[toMin]).toBeLessThan(8.8);
+      expect(found.windows.every(({ opens, closes }) => opens === 'dusk' && closes === 'dusk')).toBe(true);
+    }
+  });
+
+  it('compressed distance is a pale bar all day, and more with a low sun down the street', () => {
+    const found = day(DEFAULT_INTENTS.compressedDistance, EQUATOR, ALONG_EAST);
+    expect([found.quality[hm(7)], found.quality[hm(12)]]).toEqual([1, 0.5]);
+  });
+
+  it('polar day has its sun at midnight, polar night none at all', () => {
+    const north = { day: '2027-06-21', timeZone: 'Etc/GMT', latitude: 78, longitude: 0, cloud: 0, halfFieldDeg: 32 };
+    const summer = day(DEFAULT_INTENTS.lightPool, north, [box(20, -30, 30, 30, 4)]);
+    // 90 − 78 − 23.44: 11.4° over the horizon at its lowest.
+    expect(Math.min(...summer.sunAltitudeDeg)).toBeCloseTo(11.4, 0);
+    expect(summer.isLit[0]).toBe(1);
+    const winter = day(DEFAULT_INTENTS.litStreet, { ...north, day: '2027-12-21' }, []);
+    expect(spans(winter)).toEqual([[0, 1439, 'dayEdge', 'dayEdge']]);
+  });
+
+  it('thresholds can be set: a smaller patch opens earlier', () => {
+    const wall = [box(-300, 4, 300, 14, 16), box(-300, -16, 3, -4, 16), box(7, -16, 300, -4, 16)];
+    const usual = input(DEFAULT_INTENTS.lightPool, TOWN, wall);
+    const small = stopDay({ ...usual, thresholds: { poolSquareM: [0.5, 1], poolLeastShare: [0.005, 0.01] } }) as StopDay;
+    expect(small.windows[0]?.fromMin ?? 9999).toBeLessThan((stopDay(usual) as StopDay).windows[0]?.fromMin ?? 0);
+  });
+
+  it('cloud by the hour takes the windows of its hours only', () => {
+    const cloud = Array.from({ length: 24 }, (_, hour) => (hour < 7 ? 1 : 0));
+    const found = day(DEFAULT_INTENTS.intoTheSun, { ...EQUATOR, cloud: cloud as unknown as number }, ALONG_EAST);
+    const [only] = found.windows;
+    // Between 06:00 and 07:00 it clears along a line: cloud 0.8 at 06:12.
+    expect([only?.opens, Math.abs((only?.fromMin ?? 0) - hm(6, 12)) <= 3]).toEqual(['cloud', true]);
+  });
+});
+
+describe('a day’s minutes', () => {
+  const wall = [box(-300, 4, 300, 14, 16), box(-300, -16, 3, -4, 16), box(7, -16, 300, -4, 16)];
+  const walled = day(DEFAULT_INTENTS.lightPool, TOWN, wall, { lightOffsetEv: 0.5 });
+
+  it('give back the light of one minute, at the reading that holds now', () => {
+    const minute = hm(12, 30);
+    const light = lightOfDay(walled, minute, 1);
+    expect(light.keyEv100).toBeCloseTo((walled.keyEv100[minute] as number) + 0.5, 5);
+    expect(lightOfDay(walled, minute).keyEv100).toBeCloseTo(walled.keyEv100[minute] as number, 5);
+    expect(light).toMatchObject({ isLit: walled.isLit[minute] === 1, readingOffsetEv: 1 });
+  });
+  it('agree with the light without walls where there are none', () => {
+    const open = input(DEFAULT_INTENTS.lightPool, TOWN, null);
+    const minute = hm(15);
+    const plain = stopLightOn({ ...open, minuteOfDay: minute });
+    expect(lightOfDay(stopDay(open) as StopDay, minute).keyEv100).toBeCloseTo(plain?.keyEv100 ?? 0, 2);
+  });
+  it('hold the lit ground cell by cell, which is what the patch is made of', () => {
+    const lit = litGroundAt(walled, hm(12, 30)).reduce((sum, cell) => sum + cell, 0);
+    expect(lit * 0.25).toBeGreaterThan(5);
+    expect(litGroundAt(walled, hm(2)).some((cell) => cell === 1)).toBe(false);
+  });
+  it('creep with the sun: at noon its beam moves as fast as the sun turns', () => {
+    expect(walled.creepMPerMin[hm(12, 20)]).toBeGreaterThan(0);
+    expect(walled.creepMPerMin[hm(12, 20)]).toBeLessThan(0.2);
+    expect(walled.creepMPerMin[hm(3)]).toBe(0);
+  });
+  it('meet the stated figures of an 8 m canyon with 12 m walls', () => {
+    // s about 0.35; shade EV 10.3 to 12.1 on the level, a stop less to the camera; sun against shade 2.5 to 3.5 stops at mid
+    // sun, 1.4 to 1.8 hazy, and at 8 to 15° 1.1 to 2.1 on level ground.
+    const site = { shootingBearingDeg: 0, streetAxisDeg: 0 };
+    const on = { ...TOWN, day: '2027-06-13' };
+    const clear = day(DEFAULT_INTENTS.lightPool, on, ALONG_NORTH, site);
+    const hazy = day(DEFAULT_INTENTS.lightPool, { ...on, cloud: 0.5 }, ALONG_NORTH, site);
+    const over = (one: StopDay, minute: number): number =>
+      Math.max(one.litPersonEv[minute] as number, one.litGroundEv[minute] as number) - (one.shadeEv[minute] as number);
+    expect(clear.skyShare).toBeCloseTo(0.359, 2);
+    const [mid, low] = [hm(9), hm(6, 40)];
+    expect([Math.round(clear.sunAltitudeDeg[mid] as number), Math.round(clear.sunAltitudeDeg[low] as number)]).toEqual([33, 10]);
+    for (const [value, from, to] of [
+      [clear.shadeEv[mid], 10.3, 12.1],
+      [clear.cameraSideEv[mid], 9.3, 11.1],
+      [clear.shadeEv[low], 10.3, 12.1],
+      [over(clear, mid), 2.5, 3.5],
+      [over(hazy, mid), 1.4, 1.8],
+      [(clear.litGroundEv[low] as number) - (clear.shadeEv[low] as number), 1.1, 2.1],
+    ] as const) {
+      expect(value).toBeGreaterThan(from);
+      expect(value).toBeLessThan(to);
+    }
+  });
+});
+
+describe('a year', () => {
+  const wall = [box(-300, 4, 300, 14, 16), box(-300, -16, 3, -4, 16), box(7, -16, 300, -4, 16)];
+  const base = input(DEFAULT_INTENTS.lightPool, TOWN, wall);
+  const scene = siteScene(base.streets ?? { buildings: [], eastM: 0, northM: 0 }, siteLookOf(base));
+  const { day: _, cloud: __, ...rest } = base;
+
+  it('is the days one by one, over changes of the clock too', () => {
+    const year = yearOfSun(scene, { ...rest, fromDay: '2027-03-26', days: 4 });
+    expect(year.days).toEqual(['2027-03-26', '2027-03-27', '2027-03-28', '2027-03-29']);
+    year.days.forEach((date, k) => {
+      const one = stopDayIn(scene, { ...base, day: date }) as StopDay;
+      let differing = 0;
+      for (let row = 0; row < CARPET_ROWS; row++) {
+        const minute = row * CARPET_STEP_MIN;
+        const state = (one.sunAltitudeDeg[minute] as number) <= 0 ? 0 : one.isLit[minute] === 1 ? 2 : 1;
+        if (year.states[k * CARPET_ROWS + row] !== state) differing++;
+      }
+      expect([date, differing]).toEqual([date, 0]);
+    });
+  });
+  it('of quality comes week by week and equals the days’ own', () => {
+    const steps = yearOfQualitySteps(scene, { ...rest, fromDay: '2027-03-10', days: 9 });
+    const first = steps.next();
+    expect(first.done === false && first.value.daysDone).toBe(7);
+    const year = finish(steps);
+    const one = stopDayIn(scene, base) as StopDay;
+    for (let row = 0; row < CARPET_ROWS; row++) {
+      expect((year.quality[3 * CARPET_ROWS + row] ?? 0) / 255).toBeCloseTo(one.quality[row * CARPET_STEP_MIN] as number, 2);
+    }
+  });
+  it('has best days: the most good light first, none within a week of a better one', () => {
+    const days = Array.from({ length: 20 }, (___, k) => `2027-05-${String(k + 1).padStart(2, '0')}`);
+    const quality = new Uint8Array(days.length * CARPET_ROWS);
+    const fill = (date: number, rows: number): void =>
+      void quality.fill(255, (date - 1) * CARPET_ROWS + 60, (date - 1) * CARPET_ROWS + 60 + rows);
+    fill(3, 12);
+    fill(4, 11);
+    fill(15, 6);
+    expect(bestDays({ days, quality })).toEqual([
+      { day: '2027-05-03', goodMinutes: 120, bestMin: 630 },
+      { day: '2027-05-15', goodMinutes: 60, bestMin: 630 },
+    ]);
+    expect(bestDays({ days, quality: new Uint8Array(quality.length) })).toEqual([]);
+  });
+});
+
+describe('the same light again', () => {
+  const where = { timeZone: 'Atlantic/Azores', latitude: 46.5, longitude: -20.7 };
+  it('comes back when the sun’s declination does: mid-March has its twin at the end of September', () => {
+    // Declination −2.9° on 13 March; the almanac has −2.9° again on 30 September, the equation of time 20 minutes apart.
+    const runs = sameLightAgain(null, { ...where, day: '2027-03-13', minuteOfDay: 900, withinDeg: 1 });
+    const autumn = runs?.find(({ day: date }) => date.startsWith('2027-09') || date.startsWith('2027-10'));
+    expect(Math.abs(Date.parse(autumn?.day ?? '') - Date.parse('2027-09-30')) / 86_400_000).toBeLessThanOrEqual(1);
+    // An hour of summer time and some 19 minutes earlier by the sun.
+    expect(Math.abs((autumn?.minuteOfDay ?? 0) - 941)).toBeLessThanOrEqual(3);
+    expect(autumn?.isLit).toBeNull();
+    expect(runs?.at(-1)?.day.startsWith('2028-03')).toBe(true);
+    expect(runs?.every(({ apartDeg, fromDay, toDay }) => apartDeg <= 1 && fromDay <= toDay)).toBe(true);
+  });
+  it('says whether the walls let it in, and has no answer with the sun down', () => {
+    const base = input(DEFAULT_INTENTS.lightPool, TOWN, [box(-60, -20, 60, -2, 40)]);
+    const scene = siteScene(base.streets ?? { buildings: [], eastM: 0, northM: 0 }, siteLookOf(base));
+    const shut = sameLightAgain(scene, { ...where, day: '2027-03-13', minuteOfDay: 760, withinDeg: 1 });
+    expect(shut?.every(({ isLit }) => isLit === false)).toBe(true);
+    expect(sameLightAgain(null, { ...where, day: '2027-03-13', minuteOfDay: 60, withinDeg: 1 })).toBeNull();
+    expect(() => sameLightAgain(null, { ...where, day: '2027-03-13', minuteOfDay: 760, withinDeg: 0 })).toThrow(RangeError);
+  });
+});
