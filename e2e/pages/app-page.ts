@@ -42,6 +42,7 @@ export class AppPage {
   async choose(name: string): Promise<void> {
     await this.stop(name).click();
     await expect(this.card.getByRole('heading', { name, exact: true })).toBeVisible();
+    await expect(this.card.getByText('the walls here are not measured yet')).toHaveCount(0);
     await expect(
       this.field('Name of the stop')
         .or(this.page.getByRole('heading', { level: 1, name: /^(Kit|Set-up|Light)$/ }))

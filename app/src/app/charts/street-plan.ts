@@ -101,6 +101,9 @@ export class StreetPlan {
       renderer: L.canvas({ padding: 0.3 }),
       attributionControl: false,
       zoomControl: false,
+      // An animation would outlive a plan that is left, and explains nothing here.
+      zoomAnimation: false,
+      fadeAnimation: false,
       zoomSnap: 0.25,
       minZoom: -4,
       maxZoom: 6,
