@@ -25,7 +25,7 @@ export default tseslint.config(
     rules: {
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
       '@typescript-eslint/explicit-module-boundary-types': 'error',
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', ignoreRestSiblings: true }],
       '@typescript-eslint/no-import-type-side-effects': 'error',
       eqeqeq: ['error', 'always', { null: 'ignore' }],
       'max-lines': ['error', { max: 340, skipBlankLines: true, skipComments: true }],

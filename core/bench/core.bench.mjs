@@ -1,20 +1,34 @@
 // Speeds of the core in Node, as ratios against a plain baseline of the same run where there is one.
 import { readFileSync } from 'node:fs';
+import Flatbush from 'flatbush';
 import {
   compareApproaches,
+  finish,
   foundIn,
+  GRID_CELLS,
+  gridPoints,
   isSunlit,
   lightLadder,
+  metresFrom,
+  placeAt,
   prepareSearch,
   searchAt,
   searchSetUp,
+  shadowPolygons,
   shadowScene,
+  sightAt,
+  siteLookOf,
+  siteScene,
   stopDay,
+  stopDayIn,
   stopLightOn,
   sunPosition,
   sunTrack,
+  yearOfQualitySteps,
+  yearOfSun,
 } from '../dist/index.js';
 import { readArchive } from '../dist/formats/index.js';
+import { DEFAULT_DISTRICT_OPTIONS, readDistrictSteps } from '../dist/formats/maps.js';
 
 /** Seconds a call, the median of several runs after one to warm up. */
 function secondsOf(work, runs = 7) {
@@ -151,6 +165,144 @@ say('light ladder (in the worker)', ladders.text, `target 80 ms; ${times(ladders
 const schools = spreadOf(inputs.slice(0, 2).map((input) => () => compareApproaches(input)));
 say('approaches compared (in the worker)', schools.text);
 say(
-  'a stop’s day, minute by minute with windows',
+  'a stop’s day without walls, minute by minute',
   each(() => walk.stops.forEach((site) => stopDay({ ...walk.place, site, day: walk.day, cloud: 0, halfFieldDeg: 32.7 }))),
 );
+
+// The demo walk among its own buildings and among many: horizons of every cell once, then minutes by look-up.
+const [district] = read.archive.districts;
+const reach = { baseIso: 100, isoCeiling: 6400, widestFNumber: 2, smallestFNumber: 16, flashSyncS: 1 / 250, handheldS: 0.29 };
+const dayInput = (site) => ({
+  ...walk.place,
+  site,
+  day: walk.day,
+  cloud: 0,
+  halfFieldDeg: 32.7,
+  subject: site.subject,
+  travelAngleDeg: site.movers.travelAngleDeg,
+  reach,
+});
+const ms = (seconds) => `${(seconds * 1000).toFixed(0)} ms`;
+
+/** The town's own 150 buildings, or those with streets of blocks round them. */
+function buildingsOf(count) {
+  const own = district.buildings;
+  if (count <= own.length) return own;
+  const round = town(4 * count).filter(({ footprint: [[x, y]] }) =>
+    walk.stops.every((stop) => {
+      const { eastM, northM } = metresFrom(district.origin, stop.position);
+      return Math.hypot(x - eastM, y - northM) > 60;
+    }),
+  );
+  return [...own, ...round.slice(0, count - own.length)];
+}
+
+let lastScenes = [];
+for (const count of [150, 2000]) {
+  const buildings = buildingsOf(count);
+  const sites = walk.stops.map((stop) => ({
+    buildings,
+    trees: district.trees,
+    waters: district.waters,
+    ...metresFrom(district.origin, stop.position),
+  }));
+  const measure = (k) => siteScene(sites[k], siteLookOf(dayInput(walk.stops[k])));
+  const first = secondsOf(() => stopDayIn(measure(0), dayInput(walk.stops[0])), 5);
+  const whole = secondsOf(() => walk.stops.forEach((stop, k) => stopDayIn(measure(k), dayInput(stop))), 3);
+  lastScenes = walk.stops.map((_, k) => measure(k));
+  const again = secondsOf(() => walk.stops.forEach((stop, k) => stopDayIn(lastScenes[k], dayInput(stop))), 3) / walk.stops.length;
+  say(`first stop’s windows, ${buildings.length} buildings`, ms(first), 'target 500 ms');
+  say(`the walk’s day, 8 stops, ${buildings.length} buildings`, ms(whole), `target 3000 ms; ${times(whole * 1000)}`);
+  say(`a stop’s day again, walls measured, ${buildings.length} buildings`, ms(again), 'target 50 ms');
+}
+
+{
+  const [k, stop] = [4, walk.stops[4]];
+  const { day: _, cloud: __, ...year } = dayInput(stop);
+  const input = { ...year, fromDay: '2027-01-01' };
+  say('a year of sun and shade at one stop, 10 min', ms(secondsOf(() => yearOfSun(lastScenes[k], input), 3)), 'target 300 ms');
+  const quality = secondsOf(() => finish(yearOfQualitySteps(lastScenes[k], input)), 1);
+  say('a year of window quality, 10 min, in weeks', ms(quality), 'target 6000 ms');
+}
+
+/**
+ * The same lit cells by shadow polygons: those of each minute among bounding boxes in a spatial index, each cell asked
+ * whether one covers it. One stop's seen ground, every minute of daylight.
+ */
+{
+  const stop = walk.stops[4];
+  const site = { buildings: district.buildings, ...metresFrom(district.origin, stop.position) };
+  const look = siteLookOf(dayInput(stop));
+  const { start, end } = { start: new Date(`${walk.day}T07:50:00Z`), end: new Date(`${walk.day}T19:10:00Z`) };
+  const suns = sunTrack({ start, end, stepS: 60, ...place, refraction: 'none' });
+  const sunAt = (minute) => ({ azimuthDeg: suns.azimuthDeg[minute], altitudeDeg: suns.altitudeDeg[minute] });
+  const lit = new Uint8Array(GRID_CELLS);
+  const byHorizon = secondsOf(() => {
+    const scene = siteScene(site, look);
+    for (let minute = 0; minute < suns.timesMs.length; minute++) sightAt(scene, sunAt(minute), { groundLit: lit });
+  }, 3);
+  const scene = siteScene(site, look);
+  const points = gridPoints(scene.camera, 0).filter((_, cell) => scene.seen[cell] === 1);
+  const covers = (ring, x, y) => {
+    let isIn = false;
+    for (let a = 0, b = ring.length - 1; a < ring.length; b = a++) {
+      const [[ax, ay], [bx, by]] = [ring[a], ring[b]];
+      if (ay > y !== by > y && x < ax + ((y - ay) / (by - ay)) * (bx - ax)) isIn = !isIn;
+    }
+    return isIn;
+  };
+  const byPolygons = secondsOf(() => {
+    for (let minute = 0; minute < suns.timesMs.length; minute++) {
+      const rings = district.buildings.flatMap((building) => shadowPolygons({ building, sun: sunAt(minute) }));
+      if (rings.length === 0) continue;
+      const index = new Flatbush(rings.length);
+      for (const ring of rings) {
+        const [xs, ys] = [ring.map(([x]) => x), ring.map(([, y]) => y)];
+        index.add(Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys));
+      }
+      index.finish();
+      for (const { eastM, northM } of points) {
+        let isShaded = false;
+        index.search(eastM, northM, eastM, northM, (k) => {
+          isShaded ||= covers(rings[k], eastM, northM);
+          return false;
+        });
+      }
+    }
+  }, 1);
+  // The horizons also answer for 1.6 m, the spot, the eye and 144 walls; the polygons only for the ground.
+  say('lit ground of a day, one stop: horizons', ms(byHorizon));
+  say('the same by shadow polygons in an index', ms(byPolygons), `${(byPolygons / byHorizon).toFixed(1)} x the horizons`);
+}
+
+{
+  const features = town(5000).map(({ footprint, heightM }, k) => ({
+    type: 'Feature',
+    id: k,
+    properties: { building: 'yes', height: heightM },
+    geometry: {
+      type: 'Polygon',
+      coordinates: [
+        [...footprint, footprint[0]].map(([x, y]) => {
+          const { latitude, longitude } = placeAt(district.origin, { eastM: x, northM: y });
+          return [longitude, latitude];
+        }),
+      ],
+    },
+  }));
+  const text = JSON.stringify({ type: 'FeatureCollection', features });
+  const options = { ...DEFAULT_DISTRICT_OPTIONS, id: 'd', name: 'd', origin: null };
+  say('5,000 buildings from GeoJSON', ms(secondsOf(() => finish(readDistrictSteps(text, options)), 3)), 'target 3000 ms');
+  let id = 0;
+  const nodes = [];
+  const ways = features.map(({ geometry, properties }) => {
+    const refs = geometry.coordinates[0].slice(0, -1).map(([lon, lat]) => {
+      nodes.push(`<node id="${++id}" lat="${lat}" lon="${lon}"/>`);
+      return id;
+    });
+    const list = [...refs, refs[0]].map((ref) => `<nd ref="${ref}"/>`).join('');
+    return `<way id="${++id}">${list}<tag k="building" v="yes"/><tag k="height" v="${properties.height}"/></way>`;
+  });
+  const xml = `<osm>${nodes.join('')}${ways.join('')}</osm>`;
+  say('5,000 buildings from OpenStreetMap XML', ms(secondsOf(() => finish(readDistrictSteps(xml, options)), 3)), 'target 3000 ms');
+}

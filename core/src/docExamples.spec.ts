@@ -22,8 +22,11 @@ function run(file: string): number {
   return checks;
 }
 
-describe('the examples of docs/set-up.md', () => {
-  it('give what they say', () => {
-    expect(run('set-up.md')).toBe(18);
+describe('the examples of the documents', () => {
+  it.each([
+    ['set-up.md', 18],
+    ['light.md', 19],
+  ])('of %s give what they say', (file, checks) => {
+    expect(run(file)).toBe(checks);
   });
 });

@@ -23,6 +23,12 @@ test('at the table', async ({ app }) => {
   await app.settings();
   await shoot(app, 'settings');
   await page.keyboard.press('Escape');
+  await app.open('/light/now?walk=demo-walk&stop=orrel&t=15:10');
+  await page.getByText('Straw: the lit ground').waitFor();
+  await shoot(app, 'light-street');
+  await app.open('/light/year?walk=demo-walk&stop=orrel&t=15:10');
+  await page.getByText('Click a day and hour').waitFor();
+  await shoot(app, 'light-year');
   await app.open('/setup/holds?walk=demo-walk&stop=vessen&t=10:40');
   await shoot(app, 'set-up-holds');
   await app.open('/setup/light?walk=demo-walk&stop=arcade&t=19:20');
@@ -47,6 +53,9 @@ test.describe('in the hand', () => {
     await app.room('Walk');
     await app.page.locator('main').evaluate((main) => main.scrollTo(0, 640));
     await shoot(app, 'phone-walk');
+    await app.room('Light');
+    await app.page.getByRole('img', { name: /across is/ }).waitFor();
+    await shoot(app, 'phone-light');
     await app.room('Set-up');
     await shoot(app, 'phone-set-up');
     await app.page.evaluate(() => document.documentElement.setAttribute('data-theme', 'night'));

@@ -61,11 +61,25 @@ for (const theme of ['light', 'night'] as const) {
     }
   });
 
+  test(`no accessibility violations in Light in the ${theme} theme`, async ({ app }) => {
+    const { page } = app;
+    if (theme === 'night') await page.keyboard.press('n');
+    await app.choose('Orrel Steps');
+    await app.room('Light');
+    await expect(page.getByRole('group', { name: /^Plan of Orrel/ })).toBeVisible();
+    await expectNoViolations(page, 'street');
+    for (const name of ['Year', 'Sky', 'Buildings']) {
+      await page.getByRole('navigation', { name: 'Pages of Light' }).getByRole('link', { name }).click();
+      await expect(page.getByRole('main').locator('h2').first()).toBeVisible();
+      await expectNoViolations(page, name);
+    }
+  });
+
   test(`no accessibility violations on the phone in the ${theme} theme`, async ({ app }) => {
     const { page } = app;
     if (theme === 'night') await page.keyboard.press('n');
     await page.setViewportSize({ width: 390, height: 844 });
-    for (const room of ['Walk', 'Set-up', 'Kit', 'Card'] as const) {
+    for (const room of ['Walk', 'Light', 'Set-up', 'Kit', 'Card'] as const) {
       await app.room(room);
       await expectNoViolations(page, `phone, ${room}`);
     }

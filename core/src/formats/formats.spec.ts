@@ -99,6 +99,83 @@ describe('writing and reading back', () => {
     expect(readArchive(writeArchive(archive))).toEqual({ ok: true, archive });
   });
 
+  it('gives back districts, streets by their walls, forecasts and thresholds', () => {
+    const archive: Archive = {
+      ...ARCHIVE,
+      walks: [
+        {
+          ...WALK,
+          districtId: 'd',
+          forecast: { source: 'simulated', cloudByHour: Array.from({ length: 24 }, (_, hour) => hour / 24) },
+          windows: { poolSquareM: [2, 3], darkSunDeg: [-4, -7] },
+          stops: [{ ...STOP, section: { leftHeightM: 0, rightHeightM: 11 }, groundM: 2.5 }],
+        },
+      ],
+      districts: [
+        {
+          id: 'd',
+          name: 'Old town',
+          origin: { latitude: 46.5, longitude: -20.7 },
+          buildings: [
+            {
+              id: 'b',
+              footprint: [
+                [0, 0],
+                [9, 0],
+                [9, 9],
+              ],
+              courtyards: [
+                [
+                  [5, 1],
+                  [6, 1],
+                  [6, 2],
+                ],
+              ],
+              heightM: 9,
+              baseM: 3,
+              heightSource: 'set',
+            },
+          ],
+          trees: [{ eastM: 1, northM: 2, radiusM: 3, heightM: 8 }],
+          waters: [],
+        },
+      ],
+    };
+    expect(readArchive(writeArchive(archive))).toEqual({ ok: true, archive });
+  });
+
+  it('reads a file from before there were districts, and refuses a building that ends under its base', () => {
+    const old = spoilt((file) => delete file['districts']);
+    expect(old).toMatchObject({ ok: true, archive: { districts: [] } });
+    const wrong = refusal(
+      spoilt((file) => {
+        (file as Record<string, unknown>)['districts'] = [
+          {
+            id: 'd',
+            name: '',
+            origin: { latitude: 0, longitude: 0 },
+            trees: [],
+            waters: [],
+            buildings: [
+              {
+                id: 'b',
+                footprint: [
+                  [0, 0],
+                  [1, 0],
+                  [1, 1],
+                ],
+                heightM: 3,
+                baseM: 4,
+                heightSource: 'given',
+              },
+            ],
+          },
+        ];
+      }),
+    );
+    expect(wrong.problems.join(' ')).toContain('districts[0].buildings[0].baseM');
+  });
+
   it('refuses a hand test with more steady frames than there were, and says where', () => {
     const handTests = [{ againstRule: 4, frames: 10, sharp: 11 }];
     const read = refusal(readArchive(writeArchive({ ...ARCHIVE, standard: { ...STANDARD, handTests } })));

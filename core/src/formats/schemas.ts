@@ -2,42 +2,32 @@ import Joi from 'joi';
 import { CONTROL_KINDS, FIGURE_RANGES, FILM_KINDS, FILTER_KINDS, METER_PATTERNS, SUPPORT_KINDS } from '../kit/index.js';
 import { ARTIFICIAL_LIGHTS, checkTimeZone, localDaySpan } from '../light/index.js';
 import { APPROACHES, LAMP_KINDS, SMEAR_WISHES, THRESHOLD_NAMES } from '../stop/index.js';
-import { HEIGHT_SOURCES } from '../streets/index.js';
 import { STOP_STEPS } from '../units/index.js';
-import { INFINITY_WORD, MOST_BUILDINGS } from './archive.js';
+import { districtSchema } from './districtSchema.js';
+import {
+  atLeastZero,
+  bearing,
+  distance,
+  fNumber,
+  focalLength,
+  id,
+  iso,
+  minute,
+  name,
+  number,
+  position,
+  positive,
+  required,
+  share,
+  shutter,
+  stops,
+  stopsOrMore,
+  text,
+} from './schemaParts.js';
 
 /** The shape of an archive, field by field; ranges are those in which the core can compute. */
 
-const id = Joi.string().min(1).max(100);
-const name = Joi.string().allow('').max(200);
-const text = Joi.string().allow('').max(20_000);
-const number = Joi.number().unsafe();
-const positive = number.greater(0);
-const atLeastZero = number.min(0);
-const share = number.min(0).max(1);
-const stops = number.min(-20).max(20);
-/** An end of a window's ramp: a share, metres, stops or degrees. */
-const stopsOrMore = number.min(-90).max(180).required();
-const bearing = number.min(0).less(360);
-const minute = Joi.number().integer().min(0).max(1439);
-const shutter = positive.max(7200);
-const iso = number.min(1).max(10_000_000);
-const fNumber = number.min(0.5).max(128);
-const focalLength = number.min(1).max(3000);
-
-/** A distance that may be written `"infinity"`. */
-const distance = Joi.any().custom((value: unknown, helpers) => {
-  if (value === INFINITY_WORD || value === Infinity) return Infinity;
-  if (typeof value === 'number' && value > 0) return value;
-  return helpers.message({ custom: `{{#label}} must be a number above 0 or "${INFINITY_WORD}"` });
-});
-
 const item = { id: id.required(), name: name.required(), inBag: Joi.boolean().required() };
-
-/** All fields present and no others, said aloud so that it also holds as a branch of an open schema. */
-function required(shape: Joi.SchemaMap): Joi.ObjectSchema {
-  return Joi.object(shape).unknown(false).options({ presence: 'required' });
-}
 
 const body = required({
   ...item,
@@ -254,40 +244,7 @@ const subject = required({
   value.farM > value.nearM ? value : helpers.message({ custom: '{{#label}} must have farM farther than nearM' }),
 );
 
-const position = required({ latitude: number.min(-90).max(90), longitude: number.min(-180).max(180) });
-
 const section = required({ leftHeightM: number.min(0).max(1000), rightHeightM: number.min(0).max(1000) });
-
-const metres = number.min(-1_000_000).max(1_000_000);
-const ring = Joi.array().items(Joi.array().ordered(metres.required(), metres.required())).min(3).max(20_000);
-const height = positive.max(2000);
-
-const building = required({
-  id,
-  name: name.optional(),
-  footprint: ring,
-  courtyards: Joi.array().items(ring).max(1000).optional(),
-  heightM: height,
-  baseM: number.min(0).less(Joi.ref('heightM')).optional(),
-  heightSource: Joi.valid(...HEIGHT_SOURCES),
-});
-
-const tree = required({
-  eastM: metres,
-  northM: metres,
-  radiusM: positive.max(100),
-  heightM: height,
-  baseM: number.min(0).optional(),
-});
-
-const district = required({
-  id,
-  name,
-  origin: position,
-  buildings: Joi.array().items(building).max(MOST_BUILDINGS),
-  trees: Joi.array().items(tree).max(MOST_BUILDINGS),
-  waters: Joi.array().items(ring).max(MOST_BUILDINGS),
-});
 
 const stop = required({
   id,
@@ -380,7 +337,7 @@ export const archiveSchema = required({
   standard,
   settings,
   walks: Joi.array().items(walk).unique('id').max(10_000),
-  districts: Joi.array().items(district).unique('id').max(1000).optional().default([]),
+  districts: Joi.array().items(districtSchema).unique('id').max(1000).optional().default([]),
 });
 
 export { kitItem as kitItemSchema, walk as walkSchema };

@@ -14,6 +14,7 @@ export { type Building, isStrictlyInside, type LevelRay, passesThrough, type Pri
 export { type Refraction } from './refraction.js';
 export { isSunlit, type ScenePoint, type ShadowScene, shadowScene } from './shadowScene.js';
 export {
+  castsShadows,
   DEFAULT_SKY_SETTINGS,
   evOfLux,
   luxOfEv,

@@ -22,10 +22,10 @@ const HAZY: Sky = { extinction: 0.8, a: 0.3, b: 45, c: 1 };
 const OVERCAST: Sky = { extinction: null, a: 0.3, b: 21, c: 1 };
 
 /** Twilight on the level with no moon, lux at depression 6, 12, 18°. */
-const TWILIGHT_LUX: readonly (readonly [depressionDeg: number, lux: number])[] = [
-  [6, 3.4],
-  [12, 0.008],
-  [18, 0.0006],
+const TWILIGHT_LUX: readonly { readonly deg: number; readonly lux: number }[] = [
+  { deg: 6, lux: 3.4 },
+  { deg: 12, lux: 0.008 },
+  { deg: 18, lux: 0.0006 },
 ];
 
 export interface SkySettings {
@@ -58,6 +58,13 @@ export const PLACE_WITHOUT_FOOTPRINTS: Surroundings = {
 };
 export const OPEN_GROUND: Surroundings = { skyShare: 1, litShare: 0, wallIncidence: 0, groundLitShare: 1 };
 
+/** From this much cloud on the sun throws no shadow worth the name: nothing is lit, all of it is shade. Judgement. */
+const NO_SHADOWS_FROM_CLOUD = 0.9;
+
+export function castsShadows(cloud: number): boolean {
+  return cloud < NO_SHADOWS_FROM_CLOUD;
+}
+
 export interface OpenSky {
   /** On a surface square to the sun, lux. */
   readonly directNormalLux: number;
@@ -81,13 +88,15 @@ function interpolateLog(x: number, x0: number, y0: number, x1: number, y1: numbe
 
 /** Straight in log lux between the anchors; the first joins the sky's own value at 0°. */
 function twilightLux(depressionDeg: number, atHorizonLux: number, cityFloorLux: number): number {
-  let [fromDeg, fromLux] = [0, atHorizonLux];
-  for (const [deg, lux] of TWILIGHT_LUX) {
+  let fromDeg = 0;
+  let fromLux = atHorizonLux;
+  for (const { deg, lux } of TWILIGHT_LUX) {
     if (depressionDeg <= deg) {
       const natural = interpolateLog(depressionDeg, fromDeg, fromLux, deg, lux);
       return Math.min(atHorizonLux, natural + cityFloorLux);
     }
-    [fromDeg, fromLux] = [deg, lux];
+    fromDeg = deg;
+    fromLux = lux;
   }
   return fromLux + cityFloorLux;
 }
@@ -118,7 +127,7 @@ export function openSky({
 }): OpenSky {
   const [thin, thick] = cloud <= 0.5 ? [CLEAR, HAZY] : [HAZY, OVERCAST];
   const share = cloud <= 0.5 ? cloud / 0.5 : (cloud - 0.5) / 0.5;
-  const mix = (of: (sky: Sky) => number): number => (1 - share) * of(thin) + share * of(thick);
+  const mix = (of: (sky: Sky) => number): number => (share === 0 ? of(thin) : (1 - share) * of(thin) + share * of(thick));
   const yearly = dayOfYear === null ? 1 : yearlyTerm(dayOfYear);
   return {
     directNormalLux: yearly * mix((sky) => directLux(sky, altitudeDeg)),

@@ -88,12 +88,13 @@ export interface Face {
 
 const RAD = Math.PI / 180;
 
-export function faceAt(view: View, sun: SunPosition): Face | null {
+export function faceAt(view: View, sun: SunPosition, isSunOut: boolean): Face | null {
   const first = view.rays[0];
   if (first?.hit.kind !== 'wall') return null;
   const { normalDeg } = first.hit;
   const direction = skyDirection(sun);
-  const lit = sun.altitudeDeg > 0 ? view.rays.filter((ray) => incidenceOn(ray, view.horizons, sun, direction) > 0).length : 0;
+  const lit =
+    isSunOut && sun.altitudeDeg > 0 ? view.rays.filter((ray) => incidenceOn(ray, view.horizons, sun, direction) > 0).length : 0;
   const cosine = Math.cos(sun.altitudeDeg * RAD) * Math.cos((sun.azimuthDeg - normalDeg) * RAD);
   return { litShare: lit / view.rays.length, incidenceDeg: Math.acos(Math.min(1, Math.max(-1, cosine))) / RAD, normalDeg };
 }

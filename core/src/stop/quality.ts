@@ -1,6 +1,6 @@
 import { ARTIFICIAL_LIGHT } from '../light/index.js';
 import { type CameraReach, FLASH_LIFT } from './cameraReach.js';
-import { bearingGapDeg, isSpotSunlit, isWithinHours, type StopInstant, type StopLight } from './stopLight.js';
+import { bearingGapDeg, isWithinHours, type StopInstant, type StopLight } from './stopLight.js';
 import { STRIP_QUALITY, type Threshold, type WindowThresholds } from './thresholds.js';
 
 /** What a window can open or close on; the words for each are the interface's. */
@@ -145,7 +145,7 @@ export function axisGapDeg({ streetAxisDeg }: Pick<SiteOfDay, 'streetAxisDeg'>, 
 }
 
 const isEyeInSun = ({ instant, light }: QualityInput): boolean =>
-  instant.walls === undefined ? isSpotSunlit(instant.site.sunGap, light.sun) : instant.walls.sight.eyeSun >= 0.5;
+  instant.walls === undefined ? light.isLit : instant.walls.sight.eyeSun >= 0.5;
 
 const intoTheSunRamps: RampsOf = (input) => {
   const { instant, light, thresholds } = input;

@@ -1,10 +1,12 @@
 import {
   type CloudByHour,
+  castsShadows,
   cloudAt,
   type DayClock,
   dayClock,
   dayOfYear,
   MINUTES_PER_DAY,
+  PLACE_WITHOUT_FOOTPRINTS,
   type Place,
   sunPosition,
   sunTrack,
@@ -99,8 +101,7 @@ export interface StopDayInput extends SiteDay {
 
 const DEFAULT_SUBJECT = { nearM: 2, farM: 5, medianM: 3 };
 const DEFAULT_TRAVEL_DEG = 80;
-const SHORTEST_CANDID_MIN = 10;
-const SHORTEST_INTO_THE_SUN_MIN = 3;
+const SHORTEST_MIN: Partial<Record<SiteOfDay['intent']['kind'], number>> = { passingCandid: 10, intoTheSun: 3 };
 
 const LOOKS_FOR: Partial<Record<SiteOfDay['intent']['kind'], SiteLook['looksFor']>> = {
   silhouette: 'background',
@@ -121,21 +122,23 @@ export function siteLookOf(input: Omit<StopDayInput, 'day' | 'cloud' | 'timeZone
   };
 }
 
-function windowsOf(inputs: readonly QualityInput[], ways: readonly Ways[], { intent }: SiteOfDay): readonly LightWindow[] {
-  if (intent.kind !== 'passingCandid') {
-    const shortestMin = intent.kind === 'intoTheSun' ? SHORTEST_INTO_THE_SUN_MIN : WINDOW_RULES.shortestMin;
-    return lightWindows(ways, { ...WINDOW_RULES, shortestMin });
-  }
-  const rules = { ...WINDOW_RULES, shortestMin: SHORTEST_CANDID_MIN };
+/** The ways of every minute that windows are cut from, under the label of those windows. */
+type WaysByLabel = readonly {
+  readonly label: LightWindow['label'];
+  readonly of: (input: QualityInput) => Ways;
+  readonly ways: Ways[];
+}[];
+
+function waysByLabel({ intent }: SiteOfDay): WaysByLabel {
+  if (intent.kind !== 'passingCandid') return [{ label: null, of: intentWays, ways: [] }];
   const sides = (['sun', 'shade'] as const).filter((side) => intent.light === 'either' || intent.light === side);
-  return sides
-    .flatMap((side) =>
-      lightWindows(
-        inputs.map((input) => [candidRamps(input, side)]),
-        rules,
-        side,
-      ),
-    )
+  return sides.map((side) => ({ label: side, of: (input) => [candidRamps(input, side)], ways: [] }));
+}
+
+function windowsOf(all: WaysByLabel, { intent }: SiteOfDay): readonly LightWindow[] {
+  const shortestMin = SHORTEST_MIN[intent.kind] ?? WINDOW_RULES.shortestMin;
+  return all
+    .flatMap(({ label, ways }) => lightWindows(ways, { ...WINDOW_RULES, shortestMin }, label))
     .sort((a, b) => a.fromMin - b.fromMin);
 }
 
@@ -168,7 +171,8 @@ export function instantOf(
 ): QualityInput {
   const { site, halfFieldDeg, reach = DEFAULT_CAMERA_REACH } = input;
   const cloud = cloudAt(input.cloud, minuteOfDay);
-  const walls = scene === null ? {} : { walls: { scene, sight: sightAt(scene, sun, { isInLeaf, groundLit }) } };
+  const sight = scene === null ? null : sightAt(scene, sun, { isSunOut: castsShadows(cloud), isInLeaf, groundLit });
+  const walls = scene === null || sight === null ? {} : { walls: { scene, sight } };
   const instant = { site, sun, cloud, dayOfYear: yearDay, minuteOfDay, ...walls };
   return { instant, light: stopLightAt(instant), halfFieldDeg, reach, thresholds };
 }
@@ -190,21 +194,73 @@ function sunByMinute({ latitude, longitude }: Place, clock: DayClock): (minuteOf
   };
 }
 
+function emptyMinutes(groundBytes: number): StopMinutes {
+  const figures = (): Float32Array => new Float32Array(MINUTES_PER_DAY);
+  const flags = (): Uint8Array => new Uint8Array(MINUTES_PER_DAY);
+  return {
+    keyEv100: figures(),
+    isLit: flags(),
+    sunAltitudeDeg: figures(),
+    sunAzimuthDeg: figures(),
+    quality: figures(),
+    surface: flags(),
+    lampsOn: flags(),
+    shadeEv: figures(),
+    litGroundEv: figures(),
+    litPersonEv: figures(),
+    cameraSideEv: figures(),
+    skyEv: figures(),
+    backgroundEv: figures(),
+    backgroundOffDeg: figures(),
+    litShare: figures(),
+    wallsLitShare: figures(),
+    patchM2: figures(),
+    squareM: figures(),
+    patchAheadM: figures(),
+    patchAsideM: figures(),
+    creepMPerMin: figures(),
+    groundLit: new Uint8Array(groundBytes),
+  };
+}
+
+/** One minute's light and sight into the day's figures. */
+function record(into: StopMinutes, minute: number, { light, instant }: QualityInput): void {
+  into.keyEv100[minute] = light.keyEv100;
+  into.isLit[minute] = Number(light.isLit);
+  into.sunAltitudeDeg[minute] = light.sun.altitudeDeg;
+  into.sunAzimuthDeg[minute] = light.sun.azimuthDeg;
+  into.surface[minute] = METERED_SURFACES.indexOf(light.surface);
+  into.lampsOn[minute] = Number(light.lampsOn);
+  into.shadeEv[minute] = light.shadeEv;
+  into.litGroundEv[minute] = light.litGroundEv;
+  into.litPersonEv[minute] = light.litPersonEv;
+  into.cameraSideEv[minute] = light.cameraSideEv;
+  into.skyEv[minute] = light.skyEv;
+  into.backgroundEv[minute] = light.background?.ev100 ?? -Infinity;
+  into.backgroundOffDeg[minute] = light.background?.offDeg ?? 0;
+  if (instant.walls === undefined) return;
+  const { litShare, surroundings, patch, squareM } = instant.walls.sight;
+  into.litShare[minute] = litShare;
+  into.wallsLitShare[minute] = surroundings.litShare;
+  into.squareM[minute] = squareM;
+  if (patch === null) return;
+  into.patchM2[minute] = patch.areaM2;
+  into.patchAheadM[minute] = patch.aheadM;
+  into.patchAsideM[minute] = patch.asideM;
+}
+
 /** How fast the shadow's edge moves, from each minute's ground to the one ten minutes later. */
-function creepByMinute(scene: SiteScene | null, ground: Uint8Array, isUp: (minute: number) => boolean): Float32Array {
+function creepInto({ creepMPerMin: into, sunAltitudeDeg }: StopMinutes, scene: SiteScene, ground: Uint8Array): void {
   const cells = (minute: number): Uint8Array => ground.subarray(minute * GRID_CELLS, (minute + 1) * GRID_CELLS);
-  return Float32Array.from({ length: MINUTES_PER_DAY }, (_, minute) =>
-    scene === null || minute + CREEP_OVER_MIN >= MINUTES_PER_DAY || !isUp(minute)
-      ? 0
-      : creepMPerMin(cells(minute), cells(minute + CREEP_OVER_MIN), scene.seen),
-  );
+  for (let minute = 0; minute + CREEP_OVER_MIN < MINUTES_PER_DAY; minute++) {
+    const isDark = (sunAltitudeDeg[minute] as number) <= 0 && (sunAltitudeDeg[minute + CREEP_OVER_MIN] as number) <= 0;
+    if (!isDark) into[minute] = creepMPerMin(cells(minute), cells(minute + CREEP_OVER_MIN), scene.seen);
+  }
 }
 
 /** Eight cells to a byte, the first in its lowest bit. */
-function packed(cells: Uint8Array): Uint8Array {
-  const bytes = new Uint8Array(cells.length / 8);
+function pack(cells: Uint8Array, bytes: Uint8Array): void {
   for (let k = 0; k < cells.length; k++) if (cells[k] === 1) bytes[k >> 3] = (bytes[k >> 3] as number) | (1 << (k & 7));
-  return bytes;
 }
 
 /** The lit cells of the seen ground at a minute, 576 of 0 or 1; all 0 where no walls are known. */
@@ -220,46 +276,24 @@ export function stopDayIn(scene: SiteScene | null, input: StopDayInput): StopDay
   const frame = dayFrame(scene, input);
   const sunAt = sunByMinute(input, clock);
   const ground = new Uint8Array(scene === null ? 0 : MINUTES_PER_DAY * GRID_CELLS);
-  const inputs = Array.from({ length: MINUTES_PER_DAY }, (_, minute) =>
-    instantOf(
-      frame,
-      sunAt(minute),
-      minute,
-      scene === null ? undefined : ground.subarray(minute * GRID_CELLS, (minute + 1) * GRID_CELLS),
-    ),
-  );
-  const ways = inputs.map(intentWays);
-  const figures = (of: (input: QualityInput) => number): Float32Array => Float32Array.from(inputs, of);
-  const flags = (of: (light: StopLight) => number): Uint8Array => Uint8Array.from(inputs, ({ light }) => of(light));
-  const sight = (of: (sight: NonNullable<QualityInput['instant']['walls']>['sight']) => number): Float32Array =>
-    figures(({ instant }) => (instant.walls === undefined ? 0 : of(instant.walls.sight)));
-  const balance = inputs.map((one): Ways => [[{ reason: 'dusk', value: duskBalanceQuality(one) }]]);
+  const minutes = emptyMinutes(ground.length / 8);
+  const labelled = waysByLabel(input.site);
+  const balance: Ways[] = [];
+  for (let minute = 0; minute < MINUTES_PER_DAY; minute++) {
+    const cells = scene === null ? undefined : ground.subarray(minute * GRID_CELLS, (minute + 1) * GRID_CELLS);
+    const one = instantOf(frame, sunAt(minute), minute, cells);
+    record(minutes, minute, one);
+    for (const { of, ways } of labelled) ways.push(of(one));
+    minutes.quality[minute] = labelled.reduce((best, { ways }) => Math.max(best, bestOf(ways[minute] as Ways)), 0);
+    balance.push([[{ reason: 'dusk', value: duskBalanceQuality(one) }]]);
+  }
+  if (scene !== null) creepInto(minutes, scene, ground);
+  pack(ground, minutes.groundLit);
   return {
-    keyEv100: figures(({ light }) => light.keyEv100),
-    isLit: flags(({ isLit }) => Number(isLit)),
-    sunAltitudeDeg: figures(({ light }) => light.sun.altitudeDeg),
-    sunAzimuthDeg: figures(({ light }) => light.sun.azimuthDeg),
-    quality: Float32Array.from(ways, bestOf),
-    surface: flags(({ surface }) => METERED_SURFACES.indexOf(surface)),
-    lampsOn: flags(({ lampsOn }) => Number(lampsOn)),
-    shadeEv: figures(({ light }) => light.shadeEv),
-    litGroundEv: figures(({ light }) => light.litGroundEv),
-    litPersonEv: figures(({ light }) => light.litPersonEv),
-    cameraSideEv: figures(({ light }) => light.cameraSideEv),
-    skyEv: figures(({ light }) => light.skyEv),
-    backgroundEv: figures(({ light }) => light.background?.ev100 ?? -Infinity),
-    backgroundOffDeg: figures(({ light }) => light.background?.offDeg ?? 0),
-    litShare: sight(({ litShare }) => litShare),
-    wallsLitShare: sight(({ surroundings }) => surroundings.litShare),
-    patchM2: sight(({ patch }) => patch?.areaM2 ?? 0),
-    squareM: sight(({ squareM }) => squareM),
-    patchAheadM: sight(({ patch }) => patch?.aheadM ?? 0),
-    patchAsideM: sight(({ patch }) => patch?.asideM ?? 0),
-    creepMPerMin: creepByMinute(scene, ground, (minute) => (inputs[minute] as QualityInput).light.sun.altitudeDeg > -3),
-    groundLit: packed(ground),
-    windows: windowsOf(inputs, ways, input.site),
+    ...minutes,
+    windows: windowsOf(labelled, input.site),
     duskBalance: lightWindows(balance),
-    skyShare: scene?.skyShare ?? inputs[0]?.instant.walls?.sight.surroundings.skyShare ?? 0.5,
+    skyShare: scene?.skyShare ?? PLACE_WITHOUT_FOOTPRINTS.skyShare,
     hasWalls: scene !== null,
     readingOffsetEv: input.site.lightOffsetEv,
   };

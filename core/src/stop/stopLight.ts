@@ -1,6 +1,7 @@
 import {
   ARTIFICIAL_LIGHT,
   ARTIFICIAL_SPREAD_EV,
+  castsShadows,
   evOfLux,
   LAMPS_ON_BELOW_DEG,
   luxOfEv,
@@ -220,7 +221,7 @@ export function stopLightAt(instant: StopInstant): StopLight {
   const sky = openSky({ altitudeDeg, cloud, dayOfYear });
   const surroundings = walls?.sight.surroundings ?? PLACE_WITHOUT_FOOTPRINTS;
   const street = streetLight({ altitudeDeg, sky, surroundings });
-  const spotSun = walls?.sight.spotSun ?? (isSpotSunlit(site.sunGap, sun) ? 1 : 0);
+  const spotSun = walls?.sight.spotSun ?? (castsShadows(cloud) && isSpotSunlit(site.sunGap, sun) ? 1 : 0);
   const isLit = spotSun >= LIT_FROM;
   const throughCrowns = isLit ? spotSun : 1;
   const toCamera = -Math.cos(altitudeDeg * RAD) * Math.cos((sun.azimuthDeg - site.shootingBearingDeg) * RAD);
@@ -249,7 +250,7 @@ export function stopLightAt(instant: StopInstant): StopLight {
     }),
     contrastEv: Math.max(litPersonEv, litGroundEv) - shadeEv,
     background: walls === undefined ? null : brighter(found, screenBackground(instant, lampsOn)),
-    face: face === null ? null : faceAt(face, sun),
+    face: face === null ? null : faceAt(face, sun, castsShadows(cloud)),
   };
   const surface = surfaceFor(instant, lights);
   const modelEv100 = evOf(surface, instant, lights);

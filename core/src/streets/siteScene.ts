@@ -238,16 +238,21 @@ const NO_SUN: SiteSight = {
 };
 
 /**
- * Sun and shade before the camera at one place of the sun (geometric or refracted as the caller has it). `groundLit`, 576
+ * Sun and shade before the camera at one place of the sun (geometric or refracted as the caller has it); all shade where
+ * the sun is not out. `groundLit`, 576
  * cells, takes the seen ground's lit cells.
  */
 export function sightAt(
   scene: SiteScene,
   sun: SunPosition,
-  { isInLeaf = false, groundLit = new Uint8Array(GRID_CELLS) }: { isInLeaf?: boolean; groundLit?: Uint8Array } = {},
+  {
+    isSunOut = true,
+    isInLeaf = false,
+    groundLit = new Uint8Array(GRID_CELLS),
+  }: { isSunOut?: boolean; isInLeaf?: boolean; groundLit?: Uint8Array } = {},
 ): SiteSight {
   const { cells, zone, zoneCount, skyShare } = scene;
-  if (sun.altitudeDeg <= 0) {
+  if (!isSunOut || sun.altitudeDeg <= 0) {
     groundLit.fill(0);
     return { ...NO_SUN, surroundings: { ...NO_SUN.surroundings, skyShare } };
   }

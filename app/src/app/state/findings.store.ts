@@ -1,14 +1,5 @@
 import { Injectable, inject } from '@angular/core';
-import {
-  type ApproachRow,
-  type HomeState,
-  type HomeStop,
-  type LightLadder,
-  type SetUpInput,
-  type StopDay,
-  type Walk,
-  type WayOutResult,
-} from '@roam-dial/core';
+import type { ApproachRow, HomeState, HomeStop, LightLadder, SetUpInput, StopDay, Walk, WayOutResult } from '@roam-dial/core';
 import { auditTime, combineLatest, distinctUntilChanged, filter, map, type Observable, shareReplay, startWith } from 'rxjs';
 import type { Workspace } from '../data/workspace';
 import { SetUpClient } from '../workers/set-up.client';

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import type { District, Stop } from '@roam-dial/core';
 import type { DistrictReport, ReadDistrict, ReadingProgress } from '@roam-dial/core/maps';
@@ -50,7 +50,11 @@ export class DistrictPage {
   protected readonly progress = signal<{ readonly words: string; readonly percent: number } | null>(null);
   protected readonly problem = signal<string | null>(null);
   protected readonly report = signal<DistrictReport | null>(null);
-  protected readonly picked = signal<ReadonlySet<string>>(new Set());
+  /** What was picked in one district means nothing in another. */
+  protected readonly picked = linkedSignal<string | undefined, ReadonlySet<string>>({
+    source: () => this.room.district()?.id,
+    computation: () => new Set(),
+  });
 
   protected readonly theme = computed(() => this.room.workspace()?.settings.theme ?? 'light');
   protected readonly choices = computed(() => [
@@ -108,14 +112,6 @@ export class DistrictPage {
     const district = this.room.district();
     return district === null ? null : { district, key: district.id };
   });
-
-  constructor() {
-    // What was picked in one district means nothing in another.
-    effect(() => {
-      this.room.district()?.id;
-      untracked(() => this.picked.set(new Set()));
-    });
-  }
 
   protected async readFile(event: Event): Promise<void> {
     const field = event.target as HTMLInputElement;

@@ -1,0 +1,35 @@
+import Joi from 'joi';
+import { INFINITY_WORD } from './archive.js';
+
+/** What the schemas of an archive are made of; ranges are those in which the core can compute. */
+
+export const id = Joi.string().min(1).max(100);
+export const name = Joi.string().allow('').max(200);
+export const text = Joi.string().allow('').max(20_000);
+export const number = Joi.number().unsafe();
+export const positive = number.greater(0);
+export const atLeastZero = number.min(0);
+export const share = number.min(0).max(1);
+export const stops = number.min(-20).max(20);
+/** An end of a window's ramp: a share, metres, stops or degrees. */
+export const stopsOrMore = number.min(-90).max(180).required();
+export const bearing = number.min(0).less(360);
+export const minute = Joi.number().integer().min(0).max(1439);
+export const shutter = positive.max(7200);
+export const iso = number.min(1).max(10_000_000);
+export const fNumber = number.min(0.5).max(128);
+export const focalLength = number.min(1).max(3000);
+
+/** A distance that may be written `"infinity"`. */
+export const distance = Joi.any().custom((value: unknown, helpers) => {
+  if (value === INFINITY_WORD || value === Infinity) return Infinity;
+  if (typeof value === 'number' && value > 0) return value;
+  return helpers.message({ custom: `{{#label}} must be a number above 0 or "${INFINITY_WORD}"` });
+});
+
+/** All fields present and no others, said aloud so that it also holds as a branch of an open schema. */
+export function required(shape: Joi.SchemaMap): Joi.ObjectSchema {
+  return Joi.object(shape).unknown(false).options({ presence: 'required' });
+}
+
+export const position = required({ latitude: number.min(-90).max(90), longitude: number.min(-180).max(180) });
