@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { almanacSun } from '../../reference/almanacSun.js';
 import { localDaySpan, sunEvents, sunPosition, sunTrack } from './index.js';
 
 const LONDON = { latitude: 51.4769, longitude: 0 };
@@ -20,6 +21,52 @@ describe('sun position', () => {
     });
     expect(Math.abs(sun.altitudeDeg - 39.872046)).toBeLessThan(0.01);
     expect(Math.abs(sun.azimuthDeg - 194.340241)).toBeLessThan(0.01);
+  });
+
+  it('agrees with the almanac’s short series all over the world and these decades, within 0.01°', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: Date.UTC(2015, 0, 1), max: Date.UTC(2040, 0, 1) }),
+        fc.double({ min: -75, max: 75, noNaN: true }),
+        fc.double({ min: -180, max: 180, noNaN: true }),
+        (timeMs, latitude, longitude) => {
+          const time = new Date(timeMs);
+          const sun = sunPosition({ time, latitude, longitude, refraction: 'none' });
+          expect(apartDeg(sun, almanacSun(time, latitude, longitude))).toBeLessThan(0.01);
+        },
+      ),
+      { numRuns: 1000 },
+    );
+  });
+
+  it('rises and sets, and turns its twilights, when the series does, within 30 s where it crosses steeper than 5° an hour', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 9000 }),
+        fc.double({ min: -60, max: 60, noNaN: true }),
+        fc.double({ min: -180, max: 180, noNaN: true }),
+        (day, latitude, longitude) => {
+          const date = new Date(Date.UTC(2015, 0, 1) + day * 86_400_000).toISOString().slice(0, 10);
+          const events = sunEvents({ day: date, timeZone: 'Etc/UTC', latitude, longitude });
+          const altitudeAt = (ms: number): number => almanacSun(new Date(ms), latitude, longitude).altitudeDeg;
+          for (const [event, deg] of [
+            [events.sunrise, -0.8333],
+            [events.sunset, -0.8333],
+            [events.civilDusk, -6],
+            [events.nauticalDawn, -12],
+            [events.lowSunEveningStart, 6],
+          ] as const) {
+            if (event === null) continue;
+            const ms = event.getTime();
+            const perHour = (altitudeAt(ms + 60_000) - altitudeAt(ms - 60_000)) * 30;
+            if (Math.abs(perHour) < 5) continue;
+            // The series puts the sun within 30 s of motion of the event's altitude.
+            expect(Math.abs(altitudeAt(ms) - deg) / (Math.abs(perHour) / 3600)).toBeLessThan(30);
+          }
+        },
+      ),
+      { numRuns: 150 },
+    );
   });
 
   it('stands overhead on the equator at the equinox noon', () => {

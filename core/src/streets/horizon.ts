@@ -207,8 +207,8 @@ function beltOf({ minX, minY, maxX, maxY }: Prism, { eastM, northM, radiusM }: C
   return BELTS_M.findIndex((toM) => gapM <= toM);
 }
 
-/** Whether over all of its bearings, from every one of the points, the prism stays under what is blocked already. */
-function isHidden(prism: Prism, points: Circle, lowestM: number, leastTangent: Float32Array): boolean {
+/** Whether over all of its bearings that matter, from every one of the points, the prism stays under what is blocked already. */
+function isHidden(prism: Prism, points: Circle, lowestM: number, leastTangent: Float32Array, mask: BearingMask): boolean {
   const circle = circleOf(prism);
   const [dx, dy] = [circle.eastM - points.eastM, circle.northM - points.northM];
   const apartM = Math.hypot(dx, dy);
@@ -219,7 +219,7 @@ function isHidden(prism: Prism, points: Circle, lowestM: number, leastTangent: F
   const middle = Math.atan2(dx, dy) / STEP;
   for (let turn = Math.floor(middle - half); turn <= middle + half; turn++) {
     const bearing = ((turn % HORIZON_BEARINGS) + HORIZON_BEARINGS) % HORIZON_BEARINGS;
-    if ((leastTangent[bearing] as number) < highest) return false;
+    if (mask[bearing] === 1 && (leastTangent[bearing] as number) < highest) return false;
   }
   return true;
 }
@@ -246,7 +246,13 @@ export function* horizonSteps(
   for (const [belt, inBelt] of belts.entries()) {
     const seen = belt === 0 ? inBelt : visibleFrom(inBelt, points, around, tangents, mask);
     for (let k = 0; k < points.length && seen.length > 0; k++) {
-      for (const prism of seen) block(prism, points[k] as SpotPoint, mask, tangents[k] as Float32Array, hanging[k] as number[]);
+      const point = points[k] as SpotPoint;
+      const own = { ...point, radiusM: 0 };
+      const mine = tangents[k] as Float32Array;
+      for (const prism of seen) {
+        if (belt > 0 && isHidden(prism, own, point.heightM, mine, mask)) continue;
+        block(prism, point, mask, mine, hanging[k] as number[]);
+      }
       if (k % AT_ONCE === AT_ONCE - 1) yield (belt + k / points.length) / BELTS_M.length;
     }
   }
@@ -279,7 +285,7 @@ function visibleFrom(
     }
   }
   const lowestM = points.reduce((low, { heightM }) => Math.min(low, heightM), Infinity);
-  return prisms.filter((prism) => !isHidden(prism, around, lowestM, least));
+  return prisms.filter((prism) => !isHidden(prism, around, lowestM, least, mask));
 }
 
 /** Raises the point's tangents by a prism that stands on its level or below, lists the intervals of one that hangs above. */

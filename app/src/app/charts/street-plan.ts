@@ -31,10 +31,15 @@ export interface PlanStop extends Viewpoint {
 
 /** How far the wedge of a look reaches on the plan. */
 const WEDGE_M = 14;
+const LOOK_M = 8;
 /** Shadows of buildings farther than this are not drawn. */
 const SHADOWS_WITHIN_M = 260;
 const NUDGE_M = 1;
 const TURN_DEG = 5;
+
+/** Sheets over one another, from the ground up: each is redrawn alone and keeps its place. */
+const SHEETS = { ground: 401, shadows: 402, buildings: 403, light: 404 } as const;
+type Sheet = keyof typeof SHEETS;
 
 const toLatLng = ([eastM, northM]: readonly [number, number]): L.LatLngTuple => [northM, eastM];
 
@@ -75,11 +80,12 @@ export class StreetPlan {
 
   private readonly host = viewChild.required<ElementRef<HTMLElement>>('map');
   private readonly map = signal<L.Map | null>(null);
+  private readonly renderers = new Map<Sheet, L.Renderer>();
   private readonly layers = {
     ground: L.layerGroup(),
     shadows: L.layerGroup(),
-    light: L.layerGroup(),
     buildings: L.layerGroup(),
+    light: L.layerGroup(),
     stops: L.layerGroup(),
   };
   private centredOn: string | null = null;
@@ -98,7 +104,6 @@ export class StreetPlan {
   private open(): void {
     const map = L.map(this.host().nativeElement, {
       crs: L.CRS.Simple,
-      renderer: L.canvas({ padding: 0.3 }),
       attributionControl: false,
       zoomControl: false,
       // An animation would outlive a plan that is left, and explains nothing here.
@@ -108,6 +113,13 @@ export class StreetPlan {
       minZoom: -4,
       maxZoom: 6,
     });
+    for (const [sheet, zIndex] of Object.entries(SHEETS) as [Sheet, number][]) {
+      const pane = map.createPane(sheet);
+      pane.style.zIndex = String(zIndex);
+      // Only buildings are chosen by a tap; the sheet over them must not catch it.
+      if (sheet !== 'buildings') pane.style.pointerEvents = 'none';
+      this.renderers.set(sheet, L.canvas({ pane: sheet, padding: 0.3 }));
+    }
     map.setView([0, 0], 1);
     L.control.zoom({ zoomInTitle: 'Nearer', zoomOutTitle: 'Farther' }).addTo(map);
     L.control.scale({ imperial: false, maxWidth: 80 }).addTo(map);
@@ -135,17 +147,23 @@ export class StreetPlan {
     return getComputedStyle(this.host().nativeElement).getPropertyValue(token).trim();
   }
 
-  private polygon(outlines: readonly Outline[], options: L.PolylineOptions): L.Polygon {
+  private on(sheet: Sheet): L.PathOptions {
+    const renderer = this.renderers.get(sheet);
+    return renderer === undefined ? { pane: sheet } : { pane: sheet, renderer };
+  }
+
+  private polygon(sheet: Sheet, outlines: readonly Outline[], options: L.PolylineOptions): L.Polygon {
     return L.polygon(
       outlines.map((outline) => [outline.map(toLatLng)]),
-      { stroke: false, fillOpacity: 1, interactive: false, ...options },
+      { ...this.on(sheet), stroke: false, fillOpacity: 1, interactive: false, ...options },
     );
   }
 
   private groundLayers(): L.Layer[] {
-    const water = this.polygon(this.waters(), { fillColor: this.colour('--slate'), fillOpacity: 0.45 });
+    const water = this.polygon('ground', this.waters(), { fillColor: this.colour('--slate'), fillOpacity: 0.45 });
     const trees = this.trees().map(({ eastM, northM, radiusM }) =>
       L.circle([northM, eastM], {
+        ...this.on('ground'),
         radius: radiusM,
         color: this.colour('--ink-soft'),
         weight: 1,
@@ -166,7 +184,7 @@ export class StreetPlan {
       return selected === undefined || Math.hypot(first[0] - selected.eastM, first[1] - selected.northM) < SHADOWS_WITHIN_M;
     });
     const outlines = near.flatMap((building) => shadowPolygons({ building, sun }));
-    return [this.polygon(outlines, { fillColor: this.colour('--slate'), fillRule: 'nonzero' })];
+    return [this.polygon('shadows', outlines, { fillColor: this.colour('--slate'), fillRule: 'nonzero' })];
   }
 
   private lightLayers(): L.Layer[] {
@@ -174,10 +192,18 @@ export class StreetPlan {
     if (selected === undefined) return [];
     const [now, soon] = [this.litNow(), this.litSoon()];
     const layers: L.Layer[] = [];
-    if (now !== null) layers.push(this.polygon(litStrips(now, selected), { fillColor: this.colour('--straw') }));
+    if (now !== null) layers.push(this.polygon('light', litStrips(now, selected), { fillColor: this.colour('--straw') }));
     if (soon !== null) {
       const lines = litBorder(soon, selected).map((line) => line.map(toLatLng));
-      layers.push(L.polyline(lines, { color: this.colour('--straw-line'), weight: 2, dashArray: '3 4', interactive: false }));
+      layers.push(
+        L.polyline(lines, {
+          ...this.on('light'),
+          color: this.colour('--straw-line'),
+          weight: 2,
+          dashArray: '3 4',
+          interactive: false,
+        }),
+      );
     }
     return layers;
   }
@@ -190,6 +216,7 @@ export class StreetPlan {
       const layer = L.polygon(
         [building.footprint, ...(building.courtyards ?? [])].map((ring) => ring.map(toLatLng)),
         {
+          ...this.on('buildings'),
           color: this.colour(isPicked ? '--mark' : '--slate-line'),
           weight: isPicked ? 3 : 1,
           fillColor: this.colour(isAssumed ? '--paper' : '--rule'),
@@ -204,13 +231,19 @@ export class StreetPlan {
   }
 
   private stopLayers(): L.Layer[] {
-    return this.stops().flatMap((stop) => [...(stop.isSelected ? this.wedge(stop) : []), this.marker(stop)]);
+    return this.stops().flatMap((stop) => [...(stop.isSelected ? this.wedge(stop) : [this.look(stop)]), this.marker(stop)]);
+  }
+
+  /** The way a stop is shot that is not the selected one. */
+  private look(stop: PlanStop): L.Layer {
+    const ends = [[stop.eastM, stop.northM] as const, placeFrom(stop, LOOK_M, 0)].map(toLatLng);
+    return L.polyline(ends, { ...this.on('light'), color: this.colour('--ink'), weight: 1.5, interactive: false });
   }
 
   private wedge(stop: PlanStop): L.Layer[] {
     const edge = (turn: number): L.LatLngTuple =>
       toLatLng(placeFrom({ ...stop, shootingBearingDeg: stop.shootingBearingDeg + turn }, WEDGE_M, 0));
-    const style = { color: this.colour('--mark'), weight: 1.5, interactive: false };
+    const style = { ...this.on('light'), color: this.colour('--mark'), weight: 1.5, interactive: false };
     const here: L.LatLngTuple = [stop.northM, stop.eastM];
     const lines = L.polyline([edge(-stop.halfFieldDeg), here, edge(stop.halfFieldDeg)], style);
     const handle = L.marker(edge(0), {
