@@ -56,9 +56,11 @@ test.describe('the light of a stop', () => {
     const plan = page.getByRole('group', { name: /^Plan of Orrel/ });
     await expect(plan).toBeVisible();
     await expect(page.getByText(/Straw: the lit ground in view now/)).toBeVisible();
-    await app.timeHandle.focus();
-    for (let hour = 0; hour < 2; hour++) await page.keyboard.press('PageUp');
+    const handle = await app.timeHandle.locator('.chip').boundingBox();
+    if (handle === null) throw new Error('no time handle');
+    await app.drag(app.timeHandle.locator('.chip'), { x: handle.x + handle.width / 2 + 60, y: handle.y + 4 });
     await expect(figure(app, 'Lit patch')).not.toHaveText(before ?? '');
+    await app.timeHandle.focus();
     for (let hour = 0; hour < 3; hour++) await page.keyboard.press('PageUp');
     await expect(left).toHaveText('No more light for this picture today');
     await expect(figure(app, 'Lit patch')).toContainText('none');

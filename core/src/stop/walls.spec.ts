@@ -1,3 +1,4 @@
+import { block } from '../../reference/blocks.js';
 import type { Building } from '../light/index.js';
 import { finish, siteScene } from '../streets/index.js';
 import {
@@ -19,17 +20,6 @@ import {
   yearOfQualitySteps,
   yearOfSun,
 } from './index.js';
-
-const box = (x0: number, y0: number, x1: number, y1: number, heightM: number, baseM = 0): Building => ({
-  footprint: [
-    [x0, y0],
-    [x1, y0],
-    [x1, y1],
-    [x0, y1],
-  ],
-  heightM,
-  ...(baseM === 0 ? {} : { baseM }),
-});
 
 /** Equinox at the equator on the meridian of its zone: the sun rises in the east at 06:00 and is overhead at noon. */
 const EQUATOR = { day: '2027-03-20', timeZone: 'Etc/GMT', latitude: 0, longitude: 0, cloud: 0, halfFieldDeg: 32 };
@@ -58,8 +48,8 @@ function expectSpans(found: StopDay, expected: readonly (readonly [number, numbe
   });
 }
 
-const ALONG_EAST = [box(-900, 4, 900, 16, 12), box(-900, -16, 900, -4, 12)];
-const ALONG_NORTH = [box(4, -900, 16, 900, 12), box(-16, -900, -4, 900, 12)];
+const ALONG_EAST = [block(-900, 4, 900, 16, 12), block(-900, -16, 900, -4, 12)];
+const ALONG_NORTH = [block(4, -900, 16, 900, 12), block(-16, -900, -4, 900, 12)];
 
 describe('canyons under the sun of the equator (sheet 10)', () => {
   it('along the sun’s way have it from its rise to its set', () => {
@@ -87,7 +77,7 @@ describe('windows on towns simple enough to work out', () => {
     // It climbs 15° an hour, straight over the street: 15° at 07:07.
     const found = day(DEFAULT_INTENTS.intoTheSun, EQUATOR, ALONG_EAST);
     expectSpans(found, [[hm(6, 7), hm(7, 7), 'sunHeight', 'sunHeight']]);
-    const closed = [...ALONG_EAST, box(60, -20, 70, 20, 18)];
+    const closed = [...ALONG_EAST, block(60, -20, 70, 20, 18)];
     // A house across at 60 m, 18 m high: over it from atan(16.4/60) = 15.3° only.
     expect(day(DEFAULT_INTENTS.intoTheSun, EQUATOR, closed).windows).toEqual([]);
     expect(day(DEFAULT_INTENTS.intoTheSun, { ...EQUATOR, cloud: 1 }, ALONG_EAST).windows).toEqual([]);
@@ -96,7 +86,7 @@ describe('windows on towns simple enough to work out', () => {
   it('a pool through one gap: while the beam is in view and wide enough', () => {
     // A long street to the east, closed to the south but for one gap 4 m wide, 3 to 7 m ahead: the noon sun at 40.6° in the
     // south comes through it.
-    const wall = [box(-300, 4, 300, 14, 16), box(-300, -16, 3, -4, 16), box(7, -16, 300, -4, 16)];
+    const wall = [block(-300, 4, 300, 14, 16), block(-300, -16, 3, -4, 16), block(7, -16, 300, -4, 16)];
     const found = day(DEFAULT_INTENTS.lightPool, TOWN, wall);
     const noon = hm(12, 32);
     expect(found.patchM2[noon]).toBeGreaterThan(10);
@@ -113,14 +103,14 @@ describe('windows on towns simple enough to work out', () => {
 
   it('a pool that grows to a strip along the walkers’ path is worth 0.4', () => {
     // The gap 9 m wide: the walkers cross along it.
-    const wall = [box(-300, 4, 300, 14, 16), box(-300, -16, 2, -4, 16), box(11, -16, 300, -4, 16)];
+    const wall = [block(-300, 4, 300, 14, 16), block(-300, -16, 2, -4, 16), block(11, -16, 300, -4, 16)];
     const along = stopDay({ ...input(DEFAULT_INTENTS.lightPool, TOWN, wall), travelAngleDeg: 0 }) as StopDay;
     expect(Math.max(...along.quality.subarray(hm(12), hm(13)))).toBeLessThanOrEqual(0.75);
   });
 
   it('silhouettes find a sunlit wall beyond a shaded spot, and say where in the frame', () => {
     // The camera in the shade of a roof to its south looks east at a wall that faces it; after noon the sun is behind.
-    const buildings = [box(-10, -8, 12, -4, 30), box(40, 0, 50, 40, 25)];
+    const buildings = [block(-10, -8, 12, -4, 30), block(40, 0, 50, 40, 25)];
     const found = day(DEFAULT_INTENTS.silhouette, TOWN, buildings);
     const minute = hm(15, 0);
     expect(found.isLit[minute]).toBe(0);
@@ -138,16 +128,16 @@ describe('windows on towns simple enough to work out', () => {
   it('a façade needs a wall ahead, the sun on it, and a good angle', () => {
     // A wall to the north, square to the look; the sun at noon stands 40.6° up, straight on: 40.6° of incidence.
     const facing = { shootingBearingDeg: 0, streetAxisDeg: 90 };
-    const found = day(DEFAULT_INTENTS.facade, TOWN, [box(-40, 12, 40, 22, 20)], facing);
+    const found = day(DEFAULT_INTENTS.facade, TOWN, [block(-40, 12, 40, 22, 20)], facing);
     expect(found.windows.some(({ fromMin, toMin }) => fromMin < hm(12, 32) && toMin > hm(12, 32))).toBe(true);
     expect(day(DEFAULT_INTENTS.facade, TOWN, [], facing).windows).toEqual([]);
     // With a higher row 6 m behind, shade: atan((20 − 1.6)/18) = 45.6° is over the noon sun.
-    const shaded = [box(-40, 12, 40, 22, 20), box(-400, -16, 400, -6, 20)];
+    const shaded = [block(-40, 12, 40, 22, 20), block(-400, -16, 400, -6, 20)];
     expect(day(DEFAULT_INTENTS.facade, TOWN, shaded, facing).windows).toEqual([]);
   });
 
   it('a reflection wants a lit wall over a shaded mirror, or lamps after dark', () => {
-    const buildings = [box(-40, 12, 40, 22, 20), box(-3, -8, 3, -1, 9)];
+    const buildings = [block(-40, 12, 40, 22, 20), block(-3, -8, 3, -1, 9)];
     const site = { shootingBearingDeg: 0, streetAxisDeg: 90 };
     const byDay = day({ kind: 'reflection', mirror: 'puddle', isWet: true }, TOWN, buildings, site);
     expect(byDay.windows.some(({ fromMin, toMin }) => fromMin < hm(12, 32) && toMin > hm(12, 32))).toBe(true);
@@ -185,7 +175,7 @@ describe('windows on towns simple enough to work out', () => {
 
   it('polar day has its sun at midnight, polar night none at all', () => {
     const north = { day: '2027-06-21', timeZone: 'Etc/GMT', latitude: 78, longitude: 0, cloud: 0, halfFieldDeg: 32 };
-    const summer = day(DEFAULT_INTENTS.lightPool, north, [box(20, -30, 30, 30, 4)]);
+    const summer = day(DEFAULT_INTENTS.lightPool, north, [block(20, -30, 30, 30, 4)]);
     // 90 − 78 − 23.44: 11.4° over the horizon at its lowest.
     expect(Math.min(...summer.sunAltitudeDeg)).toBeCloseTo(11.4, 0);
     expect(summer.isLit[0]).toBe(1);
@@ -194,7 +184,7 @@ describe('windows on towns simple enough to work out', () => {
   });
 
   it('thresholds can be set: a smaller patch opens earlier', () => {
-    const wall = [box(-300, 4, 300, 14, 16), box(-300, -16, 3, -4, 16), box(7, -16, 300, -4, 16)];
+    const wall = [block(-300, 4, 300, 14, 16), block(-300, -16, 3, -4, 16), block(7, -16, 300, -4, 16)];
     const usual = input(DEFAULT_INTENTS.lightPool, TOWN, wall);
     const small = stopDay({ ...usual, thresholds: { poolSquareM: [0.5, 1], poolLeastShare: [0.005, 0.01] } }) as StopDay;
     expect(small.windows[0]?.fromMin ?? 9999).toBeLessThan((stopDay(usual) as StopDay).windows[0]?.fromMin ?? 0);
@@ -210,7 +200,7 @@ describe('windows on towns simple enough to work out', () => {
 });
 
 describe('a day’s minutes', () => {
-  const wall = [box(-300, 4, 300, 14, 16), box(-300, -16, 3, -4, 16), box(7, -16, 300, -4, 16)];
+  const wall = [block(-300, 4, 300, 14, 16), block(-300, -16, 3, -4, 16), block(7, -16, 300, -4, 16)];
   const walled = day(DEFAULT_INTENTS.lightPool, TOWN, wall, { lightOffsetEv: 0.5 });
 
   it('give back the light of one minute, at the reading that holds now', () => {
@@ -263,7 +253,7 @@ describe('a day’s minutes', () => {
 });
 
 describe('a year', () => {
-  const wall = [box(-300, 4, 300, 14, 16), box(-300, -16, 3, -4, 16), box(7, -16, 300, -4, 16)];
+  const wall = [block(-300, 4, 300, 14, 16), block(-300, -16, 3, -4, 16), block(7, -16, 300, -4, 16)];
   const base = input(DEFAULT_INTENTS.lightPool, TOWN, wall);
   const scene = siteScene(base.streets ?? { buildings: [], eastM: 0, northM: 0 }, siteLookOf(base));
   const { day: _, cloud: __, ...rest } = base;
@@ -322,7 +312,7 @@ describe('the same light again', () => {
     expect(runs?.every(({ apartDeg, fromDay, toDay }) => apartDeg <= 1 && fromDay <= toDay)).toBe(true);
   });
   it('says whether the walls let it in, and has no answer with the sun down', () => {
-    const base = input(DEFAULT_INTENTS.lightPool, TOWN, [box(-60, -20, 60, -2, 40)]);
+    const base = input(DEFAULT_INTENTS.lightPool, TOWN, [block(-60, -20, 60, -2, 40)]);
     const scene = siteScene(base.streets ?? { buildings: [], eastM: 0, northM: 0 }, siteLookOf(base));
     const shut = sameLightAgain(scene, { ...where, day: '2027-03-13', minuteOfDay: 760, withinDeg: 1 });
     expect(shut?.every(({ isLit }) => isLit === false)).toBe(true);

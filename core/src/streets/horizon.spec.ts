@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { block } from '../../reference/blocks.js';
 import { type Building, readPrism, shadowScene, sunTrack } from '../light/index.js';
 import {
   EVERY_BEARING,
@@ -12,16 +13,6 @@ import {
   sunBearings,
 } from './index.js';
 
-const box = (x0: number, y0: number, x1: number, y1: number, heightM: number, baseM = 0): Building => ({
-  footprint: [
-    [x0, y0],
-    [x1, y0],
-    [x1, y1],
-    [x0, y1],
-  ],
-  heightM,
-  ...(baseM === 0 ? {} : { baseM }),
-});
 const horizonOf = (points: readonly SpotPoint[], buildings: readonly Building[], mask = EVERY_BEARING): Horizons =>
   finish(
     horizonSteps(
@@ -37,7 +28,7 @@ describe('a horizon worked by hand', () => {
     isOpen(horizon, 0, skyDirection({ azimuthDeg, altitudeDeg }));
 
   it('blocks up to the angle of a wall 10 m off and 10 m high, 45°, and beside it nothing', () => {
-    const horizon = horizonOf([GROUND], [box(-20, 10, 20, 14, 10)]);
+    const horizon = horizonOf([GROUND], [block(-20, 10, 20, 14, 10)]);
     expect([at(horizon, 0, 44.9), at(horizon, 0, 45.1)]).toEqual([false, true]);
     // At 45° the wall is 10·√2 off: atan(10/14.142) = 35.26°.
     expect([at(horizon, 45, 35.1), at(horizon, 45, 35.4)]).toEqual([false, true]);
@@ -48,23 +39,23 @@ describe('a horizon worked by hand', () => {
 
   it('lets light in under an arch, between its far underside and its near roof', () => {
     // Underside 4 m up, from 8 to 12 m off, roof at 9 m: blocked from atan(4/12) = 18.43° to atan(9/8) = 48.37°.
-    const horizon = horizonOf([GROUND], [box(-30, 8, 30, 12, 9, 4)]);
+    const horizon = horizonOf([GROUND], [block(-30, 8, 30, 12, 9, 4)]);
     expect([18.3, 18.6, 48.2, 48.5].map((altitude) => at(horizon, 0, altitude))).toEqual([true, false, false, true]);
   });
 
   it('is shut inside a building and open to the zenith in its courtyard', () => {
-    const block = { ...box(-20, -20, 20, 20, 10), courtyards: [box(-5, -5, 5, 5, 1).footprint] };
-    const inside = horizonOf([{ ...GROUND, eastM: 10 }], [block]);
+    const yard = { ...block(-20, -20, 20, 20, 10), courtyards: [block(-5, -5, 5, 5, 1).footprint] };
+    const inside = horizonOf([{ ...GROUND, eastM: 10 }], [yard]);
     expect(isOpen(inside, 0, skyDirection({ azimuthDeg: 0, altitudeDeg: 90 }))).toBe(false);
-    const court = horizonOf([GROUND], [block]);
+    const court = horizonOf([GROUND], [yard]);
     expect([at(court, 90, 63.3), at(court, 90, 63.6)]).toEqual([false, true]);
   });
 
   it('sees half of the sky from the foot of an endless wall and a third from the middle of a canyon', () => {
-    const foot = horizonOf([GROUND], [box(-9000, 0.01, 9000, 12, 9000)]);
+    const foot = horizonOf([GROUND], [block(-9000, 0.01, 9000, 12, 9000)]);
     expect(skyShareOf(foot, 0)).toBeCloseTo(0.5, 2);
     // 8 m wide, 12 m walls, a plate 1.6 m up in its middle: sin(atan(4/10.4)) = 0.359, the textbook share of a slot.
-    const canyon = horizonOf([{ ...GROUND, heightM: 1.6 }], [box(-5000, 4, 5000, 16, 12), box(-5000, -16, 5000, -4, 12)]);
+    const canyon = horizonOf([{ ...GROUND, heightM: 1.6 }], [block(-5000, 4, 5000, 16, 12), block(-5000, -16, 5000, -4, 12)]);
     expect(skyShareOf(canyon, 0)).toBeCloseTo(0.359, 2);
     expect(skyShareOf(horizonOf([GROUND], []), 0)).toBe(1);
   });

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { type Building, isSunlit, readPrism, shadowScene } from '../light/index.js';
+import { block } from '../../reference/blocks.js';
+import { isSunlit, readPrism, shadowScene } from '../light/index.js';
 import {
   areTreesInLeaf,
   castRay,
@@ -22,16 +23,6 @@ import {
   streetShape,
 } from './index.js';
 
-const box = (x0: number, y0: number, x1: number, y1: number, heightM: number, baseM = 0): Building => ({
-  footprint: [
-    [x0, y0],
-    [x1, y0],
-    [x1, y1],
-    [x0, y1],
-  ],
-  heightM,
-  ...(baseM === 0 ? {} : { baseM }),
-});
 const LOOK: SiteLook = {
   latitude: 46.5,
   shootingBearingDeg: 90,
@@ -42,10 +33,10 @@ const LOOK: SiteLook = {
 };
 const sun = (azimuthDeg: number, altitudeDeg: number) => ({ azimuthDeg, altitudeDeg });
 /** An endless street along 90°, 8 m wide between walls of 12 m. */
-const CANYON: Site = { buildings: [box(-900, 4, 900, 16, 12), box(-900, -16, 900, -4, 12)], eastM: 0, northM: 0 };
+const CANYON: Site = { buildings: [block(-900, 4, 900, 16, 12), block(-900, -16, 900, -4, 12)], eastM: 0, northM: 0 };
 
 describe('a look', () => {
-  const prisms = [readPrism(box(10, -5, 20, 5, 8), 'b'), readPrism(box(30, -5, 40, 5, 20, 6), 'arch')];
+  const prisms = [readPrism(block(10, -5, 20, 5, 8), 'b'), readPrism(block(30, -5, 40, 5, 20, 6), 'arch')];
   const look = (bearingDeg: number, elevationDeg: number) =>
     castRay({ from: { eastM: 0, northM: 0, heightM: 1.6 }, bearingDeg, elevationDeg, groundM: 0, prisms });
 
@@ -62,7 +53,7 @@ describe('a look', () => {
     expect(below).toEqual({ kind: 'ceiling' });
   });
   it('sees the sky in flat water, and the ground beside it', () => {
-    const water = readPrism({ footprint: box(-60, -5, -10, 5, 1).footprint, heightM: 1 }, 'water');
+    const water = readPrism({ footprint: block(-60, -5, -10, 5, 1).footprint, heightM: 1 }, 'water');
     const west = (elevationDeg: number, bearingDeg = 270) =>
       castRay({ from: { eastM: 0, northM: 0, heightM: 1.6 }, bearingDeg, elevationDeg, groundM: 0, prisms, waters: [water] }).kind;
     expect([west(-3), west(-3, 250), west(-11)]).toEqual(['water', 'ground', 'ground']);
@@ -77,7 +68,7 @@ describe('what the camera sees of its ground', () => {
     const expected = Array.from({ length: GRID_SIDE }, (_, row) => Math.min(GRID_SIDE, 2 * (row + 1)));
     const byRow = expected.map((_, row) => open.slice(row * GRID_SIDE, (row + 1) * GRID_SIDE).reduce((a, b) => a + b, 0));
     expect(byRow).toEqual(expected);
-    const walled = seenCells(camera, [readPrism(box(6, -50, 8, 50, 3), 'wall')]);
+    const walled = seenCells(camera, [readPrism(block(6, -50, 8, 50, 3), 'wall')]);
     expect(walled.slice(12 * GRID_SIDE).every((cell) => cell === 0)).toBe(true);
     expect(walled.slice(0, 11 * GRID_SIDE)).toEqual(open.slice(0, 11 * GRID_SIDE));
   });
@@ -152,7 +143,7 @@ describe('the sight from a stop', () => {
   });
   it('says for every cell what isSunlit says, but for cells within the horizon’s resolution of an edge', () => {
     const site: Site = {
-      buildings: [box(-30, 3, 4, 12, 9), box(7, 3, 30, 12, 9), box(-30, -12, 30, -3, 7), box(6, -3, 14, -1, 11, 4)],
+      buildings: [block(-30, 3, 4, 12, 9), block(7, 3, 30, 12, 9), block(-30, -12, 30, -3, 7), block(6, -3, 14, -1, 11, 4)],
       eastM: 0,
       northM: 0,
     };
@@ -187,7 +178,7 @@ describe('the sight from a stop', () => {
     expect([prism.baseM, prism.heightM]).toEqual([8 / 3, 8]);
   });
   it('puts the spot before a wall that is nearer than the people', () => {
-    const scene = siteScene({ buildings: [box(2, -50, 10, 50, 10)], eastM: 0, northM: 0 }, LOOK);
+    const scene = siteScene({ buildings: [block(2, -50, 10, 50, 10)], eastM: 0, northM: 0 }, LOOK);
     expect(sightAt(scene, sun(270, 20)).spotSun).toBe(1);
   });
   it('refuses what is no building, no place and no look, by name', () => {
@@ -211,7 +202,7 @@ describe('a street by its walls', () => {
       expect(found?.widthM).toBeCloseTo(8, 0);
       expect([found?.leftHeightM, found?.rightHeightM]).toEqual([9, 14]);
     }
-    expect(streetShape({ buildings: [box(5, -50, 9, 50, 8)], eastM: 0, northM: 0 })).toBeNull();
+    expect(streetShape({ buildings: [block(5, -50, 9, 50, 8)], eastM: 0, northM: 0 })).toBeNull();
   });
   it('stands on the pavement that is said', () => {
     const buildings = sectionBuildings({ section: { leftHeightM: 9, rightHeightM: 0 }, axisDeg: 0, widthM: 10, pavement: 'left' });
@@ -258,7 +249,7 @@ describe('shadows for drawing', () => {
           maxLength: 20,
         }),
         (azimuthDeg, altitudeDeg, isArch, places) => {
-          const building = box(-6, -4, 8, 5, 10, isArch ? 4 : 0);
+          const building = block(-6, -4, 8, 5, 10, isArch ? 4 : 0);
           const outlines = shadowPolygons({ building, sun: sun(azimuthDeg, altitudeDeg) });
           for (const place of places) {
             const isDrawn = outlines.some((ring) => contains(ring, place));
@@ -279,8 +270,8 @@ describe('shadows for drawing', () => {
         const [nx, ny] = ring[(k + 1) % ring.length] as readonly [number, number];
         return sum + x * ny - nx * y;
       }, 0);
-    expect(shadowPolygons({ building: box(0, 0, 4, 4, 5), sun: sun(200, 30) }).every((ring) => area(ring) >= 0)).toBe(true);
-    expect(shadowPolygons({ building: box(0, 0, 4, 4, 5), sun: sun(200, 0.2) })).toEqual([]);
+    expect(shadowPolygons({ building: block(0, 0, 4, 4, 5), sun: sun(200, 30) }).every((ring) => area(ring) >= 0)).toBe(true);
+    expect(shadowPolygons({ building: block(0, 0, 4, 4, 5), sun: sun(200, 0.2) })).toEqual([]);
   });
 });
 

@@ -1,8 +1,6 @@
 import { Observable, type Subscriber } from 'rxjs';
 import { type FromWorker, runSteps, type Step, type ToWorker } from './steps';
-
-/** A worker that has not said anything for so long is taken for dead. */
-const PATIENCE_MS = 20_000;
+import { Watchdog } from './watchdog';
 
 /**
  * Long work in a worker as a stream of steps; to unsubscribe is to stop it. Where there is no worker, or it dies, the same
@@ -12,7 +10,7 @@ export class StepsClient<Question, Progress, Answer> {
   private worker: Worker | null = null;
   private hasFailed = typeof Worker === 'undefined';
   private nextId = 1;
-  private watchdog: ReturnType<typeof setTimeout> | undefined;
+  private readonly watchdog = new Watchdog(() => this.giveUp());
   private readonly waiting = new Map<number, { question: Question; observer: Subscriber<Step<Progress, Answer>> }>();
 
   constructor(
@@ -27,11 +25,11 @@ export class StepsClient<Question, Progress, Answer> {
       const id = this.nextId++;
       this.waiting.set(id, { question, observer });
       worker.postMessage({ id, question } satisfies ToWorker<Question>);
-      this.watch();
+      this.watchdog.heard(this.waiting.size > 0);
       return () => {
         if (!this.waiting.delete(id)) return;
         this.worker?.postMessage({ id, isDropped: true } satisfies ToWorker<Question>);
-        this.watch();
+        this.watchdog.heard(this.waiting.size > 0);
       };
     });
   }
@@ -49,19 +47,14 @@ export class StepsClient<Question, Progress, Answer> {
   private take({ id, step }: FromWorker<Progress, Answer>): void {
     const { observer } = this.waiting.get(id) ?? {};
     if (step.kind !== 'progress') this.waiting.delete(id);
-    this.watch();
+    this.watchdog.heard(this.waiting.size > 0);
     if (observer === undefined) return;
     observer.next(step);
     if (step.kind !== 'progress') observer.complete();
   }
 
-  private watch(): void {
-    clearTimeout(this.watchdog);
-    if (this.waiting.size > 0) this.watchdog = setTimeout(() => this.giveUp(), PATIENCE_MS);
-  }
-
   private giveUp(): void {
-    clearTimeout(this.watchdog);
+    this.watchdog.heard(false);
     this.hasFailed = true;
     this.worker?.terminate();
     this.worker = null;

@@ -1,6 +1,4 @@
-/** A worker that has not answered anything for so long is taken for dead. */
-const PATIENCE_MS = 20_000;
-
+import { Watchdog } from './watchdog';
 interface Asked<Answer> {
   readonly id: number;
   readonly ok: boolean;
@@ -27,7 +25,7 @@ export class WorkerClient<Question, Answer> {
   private worker: Worker | null = null;
   private hasFailed = typeof Worker === 'undefined';
   private nextId = 1;
-  private watchdog: ReturnType<typeof setTimeout> | undefined;
+  private readonly watchdog = new Watchdog(() => this.giveUp());
   private readonly waiting = new Map<number, Waiting<Question, Answer>>();
 
   constructor(
@@ -42,7 +40,7 @@ export class WorkerClient<Question, Answer> {
       const id = this.nextId++;
       this.waiting.set(id, { question, resolve });
       worker.postMessage({ id, question } satisfies Envelope<Question>);
-      if (this.waiting.size === 1) this.watch();
+      if (this.waiting.size === 1) this.watchdog.heard(true);
     });
   }
 
@@ -60,18 +58,12 @@ export class WorkerClient<Question, Answer> {
     const waiting = this.waiting.get(id);
     if (waiting === undefined) return;
     this.waiting.delete(id);
-    this.watch();
+    this.watchdog.heard(this.waiting.size > 0);
     waiting.resolve(ok ? (answer ?? null) : null);
   }
 
-  /** Begins to count anew: a long queue is no sign of death, silence is. */
-  private watch(): void {
-    clearTimeout(this.watchdog);
-    if (this.waiting.size > 0) this.watchdog = setTimeout(() => this.giveUp(), PATIENCE_MS);
-  }
-
   private giveUp(): void {
-    clearTimeout(this.watchdog);
+    this.watchdog.heard(false);
     this.hasFailed = true;
     this.worker?.terminate();
     this.worker = null;

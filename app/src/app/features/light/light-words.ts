@@ -40,6 +40,13 @@ export function figuresAt(stop: Stop, day: StopDay, light: StopLight, minute: nu
         : 'daylight alone',
     },
   ];
+  if (isUp) {
+    figures.push({
+      name: 'People',
+      value: `EV ${wording.ev(light.litPersonEv)} and ${wording.ev(light.cameraSideEv)}`,
+      note: `in the sun, and on their side to the camera; lit ground EV ${wording.ev(light.litGroundEv)}`,
+    });
+  }
   if (day.hasWalls) {
     const squareM = day.squareM[minute] ?? 0;
     figures.push({

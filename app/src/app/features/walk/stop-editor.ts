@@ -16,6 +16,7 @@ import { ofKind } from '../../state/bag';
 import { type CardTarget, CardFocus } from '../../state/card-focus';
 import { changeStop, withArrival, withIntent, withLeaving } from '../../state/edits';
 import { WordingStore } from '../../state/wording.store';
+import { siteOf } from '../../state/site';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { CheckField } from '../../ui/check-field';
 import { ChoiceField } from '../../ui/choice-field';
@@ -72,6 +73,12 @@ export class StopEditor {
   protected readonly focal = computed(() => {
     const lens = this.lens();
     return optional(numberCodec({ low: lens?.shortestMm ?? 1, high: lens?.longestMm ?? 3000, unit: 'mm', decimals: 1 }));
+  });
+
+  /** Walls make a gap read off a compass needless. */
+  protected readonly hasWalls = computed(() => {
+    const workspace = this.workspace();
+    return workspace !== undefined && siteOf(workspace, this.walk(), this.stop()).kind !== 'none';
   });
 
   protected readonly bearing = bearingCodec();
