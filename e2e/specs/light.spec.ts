@@ -205,7 +205,7 @@ test.describe('the buildings of a walk', () => {
     await expect(page.getByText('150 buildings.')).toBeVisible();
   });
 
-  test('can be 5,000, and reading them can be stopped', async ({ app }) => {
+  test('can be 5,000, and undo brings the old ones back', async ({ app }) => {
     const { page } = app;
     const large = geojson(houses(5000));
     await readMap(app, 'city.geojson', large);
