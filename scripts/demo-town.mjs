@@ -71,7 +71,7 @@ const heroes = [
 
 /** Even numbers in [0, 1) that are the same every time. */
 function* numbers(seed) {
-  for (let state = seed; ; ) {
+  for (let state = seed; ;) {
     state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
     yield state / 2 ** 32;
   }

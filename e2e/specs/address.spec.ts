@@ -77,7 +77,7 @@ test('works offline after the first visit', async ({ app, context, problems }) =
   await page.reload();
   await expect(app.card.getByRole('heading', { name: 'Tollard Stop' })).toBeVisible();
   await app.choose('Orrel Steps');
-  await app.expectNumbers({ meter: '−1⅓' });
+  await app.expectNumbers({ meter: '−1⅔' });
   await expect(page.getByText(/Light windows at Orrel Steps/)).toBeAttached();
   await app.room('Kit');
   await expect(page.getByRole('button', { name: 'Small body', exact: true })).toBeVisible();
