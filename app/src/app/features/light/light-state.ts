@@ -27,6 +27,14 @@ function near(buildings: readonly Building[], { eastM, northM }: Pick<Site, 'eas
   );
 }
 
+/** An edit elsewhere makes no new site: its buildings are not prepared for rays again. */
+function isSameSite(a: StopSite, b: StopSite): boolean {
+  if (a.kind === 'none' || b.kind === 'none') return a.kind === b.kind;
+  if (a.kind === 'section' || b.kind === 'section') return JSON.stringify(a) === JSON.stringify(b);
+  const [one, other] = [a.site, b.site];
+  return a.district === b.district && one.eastM === other.eastM && one.northM === other.northM && one.groundM === other.groundM;
+}
+
 /** A street as the stop's own fields have it, where its walls do not say. */
 function statedShape({ streetAxisDeg, streetWidthM, pavement, section }: Stop): StreetShape {
   const leftM = streetWidthM * { left: 0.15, middle: 0.5, right: 0.85 }[pavement];
@@ -54,10 +62,13 @@ export class LightState {
   readonly minute = computed(() => this.focus()?.minuteOfDay ?? 0);
   readonly day = computed(() => this.days()?.get(this.stop()?.id ?? '') ?? null);
 
-  readonly site = computed<StopSite>(() => {
-    const [workspace, walk, stop] = [this.workspace(), this.walk(), this.stop()];
-    return workspace === undefined || walk === null || stop === null ? { kind: 'none' } : siteOf(workspace, walk, stop);
-  });
+  readonly site = computed<StopSite>(
+    () => {
+      const [workspace, walk, stop] = [this.workspace(), this.walk(), this.stop()];
+      return workspace === undefined || walk === null || stop === null ? { kind: 'none' } : siteOf(workspace, walk, stop);
+    },
+    { equal: isSameSite },
+  );
   readonly district = computed<District | null>(() => {
     const walk = this.walk();
     return this.workspace()?.districts.find(({ id }) => id === walk?.districtId) ?? null;

@@ -1,7 +1,7 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, inject, Injectable, linkedSignal, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { bestDays, type SameLight, type YearInput, type YearOfQuality, type YearOfSun } from '@roam-dial/core';
-import { distinctUntilChanged, map, of, startWith, switchMap } from 'rxjs';
+import { EMPTY, map, of, startWith, switchMap } from 'rxjs';
 import { lightInputFor } from '../../state/site';
 import { siteRef } from '../../state/days.store';
 import { answersOf, LightClient } from '../../workers/light.client';
@@ -10,28 +10,27 @@ import { LightState } from './light-state';
 
 type YearQuestion = Extract<LightQuestion, { kind: 'yearOfSun' }>;
 
+const SAME_CONTENT = { equal: (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b) };
+
 /** A year of the selected stop, as its parts arrive; and the same light again. */
 @Injectable()
 export class YearState {
   private readonly room = inject(LightState);
   private readonly client = inject(LightClient).years;
-  private readonly isStoppedSignal = signal(false);
   readonly withinDeg = signal(2);
   /** The date and time that worked: where the person stood when asking. */
   readonly worked = signal<{ readonly day: string; readonly minuteOfDay: number } | null>(null);
 
+  /** The same question as before is the same object: an edit that light does not care for begins no new year. */
   private readonly question = computed<YearQuestion | null>(() => {
     const [workspace, walk, stop] = [this.room.workspace(), this.room.walk(), this.room.stop()];
     if (workspace === undefined || walk === null || stop === null) return null;
     const input: Omit<YearInput, 'streets'> = { ...lightInputFor(workspace, walk, stop), fromDay: `${walk.day.slice(0, 4)}-01-01` };
     return { kind: 'yearOfSun', site: siteRef(workspace, walk, stop, (district) => this.client.keyOf(district)), input };
-  });
-  private readonly question$ = toObservable(this.question).pipe(
-    distinctUntilChanged((a, b) => JSON.stringify(a) === JSON.stringify(b)),
-  );
+  }, SAME_CONTENT);
 
   readonly sun = toSignal<YearOfSun | null>(
-    this.question$.pipe(
+    toObservable(this.question).pipe(
       switchMap((question) =>
         question === null ? of(null) : answersOf(this.client.ask<'yearOfSun'>(question)).pipe(startWith(null)),
       ),
@@ -39,29 +38,27 @@ export class YearState {
     { initialValue: null },
   );
 
+  /** Another stop begins anew. */
+  private readonly isStoppedSignal = linkedSignal({ source: this.question, computation: () => false });
   readonly isStopped = this.isStoppedSignal.asReadonly();
-  private readonly asked$ = toObservable(computed(() => (this.isStoppedSignal() ? null : this.question())));
-  private readonly found = toSignal<YearOfQuality | null>(
-    this.asked$.pipe(
+  readonly quality = toSignal<YearOfQuality | null>(
+    toObservable(computed(() => (this.isStoppedSignal() ? null : this.question()))).pipe(
       switchMap((question) => {
-        if (question === null) return of('stopped' as const);
+        // What there is when it is stopped stays on screen.
+        if (question === null) return EMPTY;
         const steps = this.client.ask<'yearOfQuality'>({ ...question, kind: 'yearOfQuality' });
         return steps.pipe(
           map((step) => (step.kind === 'progress' ? (step.progress.year ?? null) : step.kind === 'done' ? step.answer : null)),
           startWith(null),
         );
       }),
-      // What there is when it is stopped stays on screen.
-      distinctUntilChanged((_, next) => next === 'stopped'),
-      map((found) => (found === 'stopped' ? null : found)),
     ),
     { initialValue: null },
   );
-  readonly quality = this.found;
-  readonly daysDone = computed(() => this.found()?.daysDone ?? 0);
-  readonly isDone = computed(() => this.found() !== null && this.daysDone() === this.found()?.days.length);
+  readonly daysDone = computed(() => this.quality()?.daysDone ?? 0);
+  readonly isDone = computed(() => this.quality() !== null && this.daysDone() === this.quality()?.days.length);
   readonly best = computed(() => {
-    const found = this.found();
+    const found = this.quality();
     return found === null || !this.isDone() ? [] : bestDays(found);
   });
 
