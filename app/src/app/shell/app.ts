@@ -1,16 +1,15 @@
-import { BreakpointObserver } from '@angular/cdk/layout';
 import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { DEFAULT_SETTINGS } from '@roam-dial/core';
-import { map } from 'rxjs';
 import { DialCard } from '../features/card';
 import { Spine } from '../features/spine';
 import { AppActions } from '../state/app-actions';
 import { SelectionStore } from '../state/selection.store';
 import { Shortcuts } from '../state/shortcuts';
 import { WorkspaceStore } from '../state/workspace.store';
+import { phoneLayout } from '../state/phone-layout';
 import { Overlays } from './overlays';
 
 /** The frame: spine, rooms, dial card; a bottom bar in the hand. */
@@ -31,12 +30,7 @@ export class App {
   protected readonly workspace = toSignal(this.store.workspace$);
   protected readonly history = toSignal(this.store.history$, { initialValue: { undo: null, redo: null } });
   protected readonly writeFailure = toSignal(this.store.writeFailure$, { initialValue: null });
-  protected readonly isPhone = toSignal(
-    inject(BreakpointObserver)
-      .observe('(max-width: 719px)')
-      .pipe(map(({ matches }) => matches)),
-    { initialValue: false },
-  );
+  protected readonly isPhone = phoneLayout();
   private readonly room = toSignal(inject(SelectionStore).room$, { initialValue: '' });
   private readonly settings = computed(() => this.workspace()?.settings ?? DEFAULT_SETTINGS);
   protected readonly isNight = computed(() => this.settings().theme === 'night');

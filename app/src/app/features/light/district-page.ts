@@ -49,6 +49,8 @@ export class DistrictPage {
   private reading: Subscription | null = null;
   protected readonly progress = signal<{ readonly words: string; readonly percent: number } | null>(null);
   protected readonly problem = signal<string | null>(null);
+  /** Thousands of buttons are made only for those who want them. */
+  protected readonly isListOpen = signal(false);
   protected readonly report = signal<DistrictReport | null>(null);
   /** What was picked in one district means nothing in another. */
   protected readonly picked = linkedSignal<string | undefined, ReadonlySet<string>>({

@@ -1,10 +1,8 @@
-import { BreakpointObserver } from '@angular/cdk/layout';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
-import { map } from 'rxjs';
 import { AppActions } from '../../state/app-actions';
 import { DaysStore } from '../../state/days.store';
+import { phoneLayout } from '../../state/phone-layout';
 import { leftSentence, windowAt, WINDOW_WORDS } from '../../wording/windows';
 import { RibbonHead } from '../ribbon';
 import { LightState } from './light-state';
@@ -29,12 +27,7 @@ export class LightRoom {
     { path: 'sky', name: 'Sky' },
     { path: 'district', name: 'Buildings' },
   ];
-  protected readonly isPhone = toSignal(
-    inject(BreakpointObserver)
-      .observe('(max-width: 719px)')
-      .pipe(map(({ matches }) => matches)),
-    { initialValue: false },
-  );
+  protected readonly isPhone = phoneLayout();
   protected readonly headline = computed(() => {
     const day = this.room.day();
     return day === null ? 'The light is being worked out' : leftSentence(day.windows, this.room.minute(), this.room.wording());

@@ -9,6 +9,7 @@ import {
   POLARISER_PRICE_EV,
   polariserView,
   simulatedCloud,
+  sunPosition,
   type Walk,
 } from '@roam-dial/core';
 import { MapsService } from '../../data/maps.service';
@@ -91,7 +92,10 @@ export class SkyPage {
     return walk.stops.flatMap((stop) => {
       const middle = Math.round((stop.arriveMin + stop.leaveMin) / 2);
       const time = new Date(clock.msAt(middle));
-      const isNight = stop.arriveMin < 400 || stop.leaveMin > 1080;
+      const isNight = [stop.arriveMin, middle, stop.leaveMin].some((minute) => {
+        const sun = sunPosition({ ...walk.place, time: new Date(clock.msAt(minute)), refraction: 'none' });
+        return sun.altitudeDeg < 0;
+      });
       const view = moonView({ ...walk.place, time });
       return isNight
         ? [{ id: stop.id, name: stop.name || 'Unnamed stop', words: moonSentence(view, this.room.wording().clock(middle)) }]
@@ -112,8 +116,13 @@ export class SkyPage {
   protected simulate(): void {
     const walk = this.room.walk();
     if (walk === null) return;
-    const cloudByHour = simulatedCloud({ day: walk.day, seed: seedOf(walk, this.drawn()) });
-    this.drawn.update((count) => count + 1);
+    const drawn = (count: number): readonly number[] => simulatedCloud({ day: walk.day, seed: seedOf(walk, count) });
+    // The first that is not on screen already, whenever the page was opened.
+    const shown = JSON.stringify(walk.forecast?.cloudByHour);
+    let count = this.drawn();
+    while (JSON.stringify(drawn(count)) === shown) count++;
+    const cloudByHour = drawn(count);
+    this.drawn.set(count + 1);
     this.setForecast({ source: 'simulated', cloudByHour });
   }
 

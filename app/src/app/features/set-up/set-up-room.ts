@@ -1,9 +1,7 @@
-import { BreakpointObserver } from '@angular/cdk/layout';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
-import { map } from 'rxjs';
 import { AppActions } from '../../state/app-actions';
+import { phoneLayout } from '../../state/phone-layout';
 import { RibbonHead } from '../ribbon';
 import { HandBar } from './hand-bar';
 import { RoomState } from './room-state';
@@ -59,10 +57,5 @@ export class SetUpRoom {
     { path: 'stand', name: 'Where to stand' },
     { path: 'hands', name: 'My hands' },
   ];
-  protected readonly isPhone = toSignal(
-    inject(BreakpointObserver)
-      .observe('(max-width: 719px)')
-      .pipe(map(({ matches }) => matches)),
-    { initialValue: false },
-  );
+  protected readonly isPhone = phoneLayout();
 }

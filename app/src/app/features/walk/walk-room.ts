@@ -1,9 +1,7 @@
-import { BreakpointObserver } from '@angular/cdk/layout';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { walkLegs } from '@roam-dial/core';
-import { map } from 'rxjs';
 import { isSameDomain, timeDomain, type TimeDomain } from '../../charts/time-axis';
 import { type StayMove, WalkChart } from '../../charts/walk-chart';
 import type { WalkRow } from '../../charts/walk-chart.geometry';
@@ -14,6 +12,7 @@ import { changeStop, withArrival, withLeaving } from '../../state/edits';
 import { SelectionStore } from '../../state/selection.store';
 import { WordingStore } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
+import { phoneLayout } from '../../state/phone-layout';
 import { RibbonHead } from '../ribbon';
 import { Spine } from '../spine';
 import { StopEditor } from './stop-editor';
@@ -39,12 +38,7 @@ export class WalkRoom {
   private readonly days = toSignal(inject(DaysStore).days$);
   protected readonly focus = toSignal(inject(CardStore).focus$);
   protected readonly wording = inject(WordingStore).wording;
-  protected readonly isPhone = toSignal(
-    inject(BreakpointObserver)
-      .observe('(max-width: 719px)')
-      .pipe(map(({ matches }) => matches)),
-    { initialValue: false },
-  );
+  protected readonly isPhone = phoneLayout();
 
   /** While a stay is dragged the scale stands still, and gains are told against where it began. */
   private readonly heldDomain = signal<TimeDomain | null>(null);
