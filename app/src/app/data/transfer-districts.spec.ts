@@ -1,0 +1,45 @@
+import type { Archive } from '@roam-dial/core';
+import { demoWorkspace } from '../../testing/demo';
+import { importInto } from './transfer';
+import { applyChanges, changesBetween, reversed } from './workspace';
+
+const WORKSPACE = demoWorkspace();
+let made = 0;
+const createId = (): string => `new-${++made}`;
+const renamed = (name: string): Archive => ({
+  ...WORKSPACE,
+  districts: WORKSPACE.districts.map((district) => ({ ...district, name })),
+});
+
+describe('districts that come in with an archive', () => {
+  it('are let be where they are the same', () => {
+    const added = importInto(WORKSPACE, WORKSPACE, 'add', createId);
+    expect(added.districts).toEqual(WORKSPACE.districts);
+  });
+  it('get a new id where another has theirs, and their walks go with them', () => {
+    const added = importInto(WORKSPACE, renamed('Another Orrel'), 'add', createId);
+    expect(added.districts.map(({ name }) => name)).toEqual(['Orrel, invented', 'Another Orrel']);
+    const id = added.districts[1]?.id;
+    expect(id).not.toBe('orrel');
+    expect(added.walks.map(({ districtId }) => districtId)).toEqual(['orrel', id]);
+  });
+  it('take the place of all there is when that is asked for', () => {
+    expect(importInto(WORKSPACE, renamed('Other'), 'replace', createId).districts.map(({ name }) => name)).toEqual(['Other']);
+  });
+});
+
+describe('changes of districts as documents', () => {
+  it('name what was put in and what went, and undo brings it back', () => {
+    const [first] = WORKSPACE.districts;
+    if (first === undefined) throw new Error('no district');
+    const after = { ...WORKSPACE, districts: [{ ...first, id: 'upper' }] };
+    const changes = changesBetween(WORKSPACE, after);
+    expect(changes.map(({ table, key, after: now }) => [table, key, now !== undefined])).toEqual([
+      ['districts', 'upper', true],
+      ['districts', 'orrel', false],
+    ]);
+    const there = applyChanges(WORKSPACE, changes);
+    expect(there.districts.map(({ id }) => id)).toEqual(['upper']);
+    expect(applyChanges(there, reversed(changes)).districts).toEqual(WORKSPACE.districts);
+  });
+});
