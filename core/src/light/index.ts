@@ -32,5 +32,5 @@ export {
 } from './sky.js';
 export { type SunEvents, sunEvents } from './sunEvents.js';
 export { sunlitWindows, type TimeSpan } from './sunlitWindows.js';
-export { foldBearingDeg, type Place, type SunPosition, sunPosition } from './sunPosition.js';
+export { apparentSun, foldBearingDeg, type Place, type SunPosition, sunPosition } from './sunPosition.js';
 export { type SunTrack, sunTrack } from './sunTrack.js';

@@ -72,7 +72,7 @@ describe('twilight', () => {
 });
 
 describe('what a street lets through', () => {
-  const CANYON = { skyShare: 0.35, litShare: 0.3, wallIncidence: 0.15, groundLitShare: 0 };
+  const CANYON = { skyShare: 0.35, wallIncidence: 0.15, wallSkyShare: 0.23, groundLitShare: 0 };
   const at = (altitudeDeg: number, cloud = 0, surroundings = CANYON): Record<'shade' | 'camera' | 'contrast', number> => {
     const street = streetLight({ altitudeDeg, sky: openSky({ altitudeDeg, cloud, dayOfYear: null }), surroundings });
     const shade = evOfLux(street.shadeLux);
@@ -108,11 +108,20 @@ describe('what a street lets through', () => {
   it('follows the written sum for a place without footprints (worked by hand for 100 000 and 10 000 lux at 30°)', () => {
     const sky = { directNormalLux: 100_000, diffuseLux: 10_000 };
     const street = streetLight({ altitudeDeg: 30, sky, surroundings: PLACE_WITHOUT_FOOTPRINTS });
-    // Walls 0.15·100 000 + 0.3·5000 + 0.7·0.5·10 000 = 20 000; shade 5000 + 0.35·0.5·20 000 = 8500.
-    expect(street.shadeLux).toBeCloseTo(8500, 6);
-    expect(street.litGroundLux).toBeCloseTo(58_500, 6);
-    expect(street.litPersonLux).toBeCloseTo(104_250, 6);
-    expect(street.cameraSideLux).toBeCloseTo(4250 + 0.03 * 50_000, 6);
+    // Walls 0.15·100 000 + 0.25·10 000 = 17 500; shade 5000 + 0.35·0.5·17 500 = 8062.5.
+    expect(street.shadeLux).toBeCloseTo(8062.5, 6);
+    expect(street.litGroundLux).toBeCloseTo(58_062.5, 6);
+    expect(street.litPersonLux).toBeCloseTo(104_031.25, 6);
+    expect(street.cameraSideLux).toBeCloseTo(4031.25 + 0.03 * 50_000, 6);
+  });
+
+  it('takes the lamps’ lux onto shade and camera side, whole', () => {
+    const sky = { directNormalLux: 0, diffuseLux: 10 };
+    const dark = streetLight({ altitudeDeg: -8, sky, surroundings: PLACE_WITHOUT_FOOTPRINTS });
+    const lit = streetLight({ altitudeDeg: -8, sky, surroundings: PLACE_WITHOUT_FOOTPRINTS, lampsLux: 20 });
+    expect(lit.shadeLux - dark.shadeLux).toBeCloseTo(20, 9);
+    expect(lit.cameraSideLux - dark.cameraSideLux).toBeCloseTo(20, 9);
+    expect(lit.daylightShadeLux).toBe(dark.shadeLux);
   });
 });
 

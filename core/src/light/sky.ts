@@ -41,22 +41,21 @@ export const DEFAULT_SKY_SETTINGS: SkySettings = { cityFloorLux: 1, reflectance:
 export interface Surroundings {
   /** s: share of the sky seen, cosine-weighted on a level plate. */
   readonly skyShare: number;
-  /** ℓ: lit share of what is seen instead of sky. */
-  readonly litShare: number;
-  /** w: mean over the walls seen of lit x cosine of incidence. */
+  /** Mean over the walls seen of lit x cosine of incidence; undersides count as 0. */
   readonly wallIncidence: number;
+  /** Mean over the walls seen of their own share of the sky, that of an upright plate: 0..½; undersides count as 0. */
+  readonly wallSkyShare: number;
   /** Share of the ground in front that is lit. */
   readonly groundLitShare: number;
 }
 
-/** The ground is taken to be as lit as all that is seen. */
 export const PLACE_WITHOUT_FOOTPRINTS: Surroundings = {
   skyShare: 0.5,
-  litShare: 0.3,
   wallIncidence: 0.15,
+  wallSkyShare: 0.25,
   groundLitShare: 0.3,
 };
-export const OPEN_GROUND: Surroundings = { skyShare: 1, litShare: 0, wallIncidence: 0, groundLitShare: 1 };
+export const OPEN_GROUND: Surroundings = { skyShare: 1, wallIncidence: 0, wallSkyShare: 0, groundLitShare: 1 };
 
 /** From this much cloud on the sun throws no shadow worth the name: nothing is lit, all of it is shade. Judgement. */
 const NO_SHADOWS_FROM_CLOUD = 0.9;
@@ -141,45 +140,54 @@ const LEAST_SHADE = 0.001;
 export interface StreetLight {
   readonly diffuseLux: number;
   readonly directNormalLux: number;
-  /** On the level at the spot without the sun. */
+  /** On the level at the spot without the sun, lamps included. */
   readonly shadeLux: number;
+  /** The same by daylight alone. */
+  readonly daylightShadeLux: number;
   /** On the level in the sun. */
   readonly litGroundLux: number;
   /** On the side of a person that faces the sun. */
   readonly litPersonLux: number;
-  /** On the side of a person that faces the camera, by bounce and sky alone. */
+  /** On the side of a person that faces the camera, by bounce, sky and lamps. */
   readonly cameraSideLux: number;
 }
 
 /**
  * The light on what is photographed at a spot: shade, lit ground, lit person, camera side, all in lux.
- * - shade = s·diffuse + ρ(1 − s)·E_walls, E_walls = w·direct + ℓ·½·diffuse + (1 − ℓ)·s·diffuse
+ * - shade = s·diffuse + ρ(1 − s)·E_walls, E_walls = (mean lit x cosine)·direct + (mean s_w)·diffuse; plus the lamps
  * - lit ground = direct·sin h + shade; lit person = direct + ½·shade
- * - camera side = ½·shade + 0.1·(lit share of the ground)·direct·sin h
+ * - camera side = ½·(shade without lamps) + 0.1·(lit share of the ground)·direct·sin h; plus the lamps
+ * Light bounced between walls is left out: shade comes out 0.1 to 0.2 stops low. Source: docs/formulas.md#sky.
  */
 export function streetLight({
   altitudeDeg,
   sky,
   surroundings,
+  lampsLux = 0,
   reflectance = DEFAULT_SKY_SETTINGS.reflectance,
 }: {
+  /** Geometric. */
   readonly altitudeDeg: number;
   readonly sky: OpenSky;
   readonly surroundings: Surroundings;
+  /** Of the lamps that are on at the spot. */
+  readonly lampsLux?: number;
   readonly reflectance?: number;
 }): StreetLight {
-  const { skyShare: s, litShare, wallIncidence, groundLitShare } = surroundings;
+  const { skyShare: s, wallIncidence, wallSkyShare, groundLitShare } = surroundings;
   const { directNormalLux, diffuseLux: diffuse } = sky;
-  const wallsLux = wallIncidence * directNormalLux + litShare * 0.5 * diffuse + (1 - litShare) * s * diffuse;
-  const shadeLux = Math.max(LEAST_SHADE * diffuse, s * diffuse + reflectance * (1 - s) * wallsLux);
+  const wallsLux = wallIncidence * directNormalLux + wallSkyShare * diffuse;
+  const daylightShadeLux = Math.max(LEAST_SHADE * diffuse, s * diffuse + reflectance * (1 - s) * wallsLux);
+  const shadeLux = daylightShadeLux + lampsLux;
   const directLevelLux = directNormalLux * Math.max(0, Math.sin(altitudeDeg * RAD));
   return {
     diffuseLux: diffuse,
     directNormalLux,
     shadeLux,
+    daylightShadeLux,
     litGroundLux: directLevelLux + shadeLux,
     litPersonLux: directNormalLux + shadeLux / 2,
-    cameraSideLux: shadeLux / 2 + 0.1 * groundLitShare * directLevelLux,
+    cameraSideLux: daylightShadeLux / 2 + 0.1 * groundLitShare * directLevelLux + lampsLux,
   };
 }
 

@@ -25,6 +25,11 @@ export function foldBearingDeg(angleDeg: number): number {
   return folded === 360 ? 0 : folded;
 }
 
+/** Where the air lifts a geometric sun to: what is lit or in shadow goes by this one. */
+export function apparentSun({ azimuthDeg, altitudeDeg }: SunPosition): SunPosition {
+  return { azimuthDeg, altitudeDeg: altitudeDeg + refractionDeg(altitudeDeg) };
+}
+
 /**
  * Where the sun stands, topocentric, sea level, within 0.02°. UTC is taken as UT1.
  * Source: astronomy-engine (VSOP87 truncated, aberration and nutation), refraction by Sæmundsson.

@@ -1,5 +1,7 @@
 import {
   angleBetweenDeg,
+  apparentSun,
+  castsShadows,
   evOfLux,
   type OpenSky,
   skyLuminanceEv,
@@ -21,33 +23,43 @@ export interface Background {
 }
 
 /** A share of the sky that nothing is darker than: a passage's inside. */
-const LEAST_LUX = 1e-6;
+export const LEAST_LUX = 1e-6;
 
 export interface LookLight {
+  /** Geometric. */
   readonly sun: SunPosition;
   readonly sky: OpenSky;
   readonly street: StreetLight;
-  readonly skyShare: number;
+  /** Of the lamps that are on; walls have them as the ground and people do. */
+  readonly lampsLux: number;
   readonly cloud: number;
 }
 
+/** Cosine of incidence on what a look meets, of a sun that throws shadows. */
+function litCosine(ray: ViewRay, { places }: View, { sun, cloud }: Pick<LookLight, 'sun' | 'cloud'>): number {
+  return castsShadows(cloud) ? incidenceOn(ray, places, sun, skyDirection(apparentSun(sun))) : 0;
+}
+
+/** The light on a wall, lux: the sun's by its incidence, its own share of the sky's, and the lamps'. */
+function wallLux(cosine: number, skyShare: number, { sky, lampsLux }: Pick<LookLight, 'sky' | 'lampsLux'>): number {
+  return Math.max(LEAST_LUX, cosine * sky.directNormalLux + skyShare * sky.diffuseLux + lampsLux);
+}
+
 /** What a meter reads off that which a look meets: docs/formulas.md#luminance. */
-function readingOf(
-  ray: ViewRay,
-  view: View,
-  { sun, sky, street, skyShare, cloud }: LookLight,
-): { ev100: number; kind: BackgroundKind } {
+function readingOf(ray: ViewRay, view: View, light: LookLight): { ev100: number; kind: BackgroundKind } {
+  const { sun, sky, street, cloud } = light;
   if (ray.hit.kind === 'sky' || ray.hit.kind === 'water') {
     const look = { azimuthDeg: ray.bearingDeg, altitudeDeg: Math.abs(ray.elevationDeg) };
     const fromSunDeg = angleBetweenDeg(look, sun);
     return { ev100: skyLuminanceEv({ diffuseLux: sky.diffuseLux, cloud, altitudeDeg: sun.altitudeDeg, fromSunDeg }), kind: 'sky' };
   }
-  const cosine = sun.altitudeDeg > 0 ? incidenceOn(ray, view.horizons, sun, skyDirection(sun)) : 0;
-  const isGround = ray.hit.kind === 'ground';
-  const withoutSun = isGround ? street.shadeLux : (cosine > 0 ? 0.5 : skyShare) * sky.diffuseLux;
-  const lux = Math.max(LEAST_LUX, withoutSun + cosine * sky.directNormalLux);
-  const kind = isGround ? (cosine > 0 ? 'litGround' : 'shadedGround') : cosine > 0 ? 'litWall' : 'shadedWall';
-  return { ev100: evOfLux(lux) + WALL_OVER_GREY_EV, kind };
+  const cosine = litCosine(ray, view, light);
+  if (ray.hit.kind === 'ground') {
+    const lux = street.shadeLux + cosine * sky.directNormalLux;
+    return { ev100: evOfLux(lux) + WALL_OVER_GREY_EV, kind: cosine > 0 ? 'litGround' : 'shadedGround' };
+  }
+  const skyShare = ray.hit.kind === 'wall' ? (view.places.skyShares[ray.place] as number) : 0;
+  return { ev100: evOfLux(wallLux(cosine, skyShare, light)) + WALL_OVER_GREY_EV, kind: cosine > 0 ? 'litWall' : 'shadedWall' };
 }
 
 const NEIGHBOURS = 5;
@@ -78,9 +90,11 @@ export function brightestBackground(view: View, light: LookLight, shootingBearin
   return best;
 }
 
-/** The wall before the camera: how much of it is lit, and how the sun meets it. */
+/** The wall before the camera: how much of it is lit, how the sun meets it, and the light on it. */
 export interface Face {
   readonly litShare: number;
+  /** EV of the light on its lit part; on all of it where none is lit. */
+  readonly wallEv: number;
   /** Angle of the sun to the wall's square-on look; over 90° it comes from behind. */
   readonly incidenceDeg: number;
   readonly normalDeg: number;
@@ -88,13 +102,23 @@ export interface Face {
 
 const RAD = Math.PI / 180;
 
-export function faceAt(view: View, sun: SunPosition, isSunOut: boolean): Face | null {
+export function faceAt(view: View, light: Omit<LookLight, 'street'>): Face | null {
   const first = view.rays[0];
   if (first?.hit.kind !== 'wall') return null;
   const { normalDeg } = first.hit;
-  const direction = skyDirection(sun);
-  const lit =
-    isSunOut && sun.altitudeDeg > 0 ? view.rays.filter((ray) => incidenceOn(ray, view.horizons, sun, direction) > 0).length : 0;
+  const { sun } = light;
+  const cosines = view.rays.map((ray) => litCosine(ray, view, light));
+  const litCount = cosines.filter((cosine) => cosine > 0).length;
+  let lux = 0;
+  view.rays.forEach(({ place }, k) => {
+    const cosine = cosines[k] as number;
+    if (litCount === 0 || cosine > 0) lux += wallLux(cosine, view.places.skyShares[place] as number, light);
+  });
   const cosine = Math.cos(sun.altitudeDeg * RAD) * Math.cos((sun.azimuthDeg - normalDeg) * RAD);
-  return { litShare: lit / view.rays.length, incidenceDeg: Math.acos(Math.min(1, Math.max(-1, cosine))) / RAD, normalDeg };
+  return {
+    litShare: litCount / view.rays.length,
+    wallEv: evOfLux(lux / (litCount === 0 ? view.rays.length : litCount)),
+    incidenceDeg: Math.acos(Math.min(1, Math.max(-1, cosine))) / RAD,
+    normalDeg,
+  };
 }

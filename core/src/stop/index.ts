@@ -15,7 +15,14 @@ export { type LightWindow, lightWindows, WINDOW_RULES, type WindowRules } from '
 export type { Background, BackgroundKind, Face } from './background.js';
 export { type CameraReach, DEFAULT_CAMERA_REACH } from './cameraReach.js';
 export { axisGapDeg, type QualityInput, type Ramp, ramp, type SiteOfDay, type WindowReason } from './quality.js';
-export { DEFAULT_THRESHOLDS, type Threshold, THRESHOLD_NAMES, type ThresholdName, type WindowThresholds } from './thresholds.js';
+export {
+  DEFAULT_THRESHOLDS,
+  GATES,
+  type Threshold,
+  THRESHOLD_NAMES,
+  type ThresholdName,
+  type WindowThresholds,
+} from './thresholds.js';
 export type { Consent, HoursSpan, Movers, Pavement, Stop, Subject, SunGap } from './stop.js';
 export { DEFAULT_SHOOTING, LAMP_KINDS, type LampKind, type Shooting, SMEAR_WISHES, type SmearWish } from './shooting.js';
 export {

@@ -32,8 +32,9 @@ export interface Ramp {
   readonly value: number;
 }
 
-/** Ramp between an opening and a full value, rising or falling. */
+/** Ramp between an opening and a full value, rising or falling; with both the same a rising gate. */
 export function ramp(value: number, opens: number, full: number): number {
+  if (opens === full) return value >= opens ? 1 : 0;
   const share = (value - opens) / (full - opens);
   if (share < 0) return 0;
   return Math.min(1, 0.25 + 0.75 * share);
@@ -185,17 +186,18 @@ const reflectionWays = (input: QualityInput): Ways => {
   const { intent, lamps } = instant.site;
   const dry = intent.kind === 'reflection' && intent.mirror === 'puddle' && !intent.isWet;
   const wet = dry ? [gate('wet', false)] : [];
-  const contrast: Ramp = { reason: 'contrast', value: over(light.contrastEv, thresholds.reflectionContrastEv) };
   const { walls } = instant;
   if (walls === undefined) {
-    return [[...wet, ...(light.lampsOn ? afterDark(input) : [gate('spotShaded', !light.isLit), contrast])]];
+    const overShade: Ramp = { reason: 'contrast', value: over(light.contrastEv, thresholds.reflectionOverShadeEv) };
+    return [[...wet, ...(light.lampsOn ? afterDark(input) : [gate('spotShaded', !light.isLit), overShade])]];
   }
+  const wallEv = light.face?.wallEv ?? -Infinity;
   const byDay = [
     light.face === null
       ? gate('noWall', false)
       : { reason: 'litShare' as const, value: over(light.face.litShare, thresholds.reflectionWallShare) },
     gate('spotShaded', walls.sight.mirrorSun < 0.5),
-    contrast,
+    { reason: 'contrast' as const, value: over(wallEv - light.shadeEv, thresholds.reflectionOverShadeEv) },
   ];
   const byNight = [...afterDark(input), gate('darkness', lamps !== 'none')];
   return [byDay, byNight].map((ramps) => [...wet, ...ramps]);
@@ -211,8 +213,8 @@ const flashLiftRamps: RampsOf = (input) => {
   const atSync = takenEv(FLASH_LIFT.fNumber, reach.flashSyncS, iso);
   const inHand = takenEv(FLASH_LIFT.fNumber, reach.handheldS, iso);
   return [
-    { reason: 'dusk', value: over(light.shadeEv, shifted(thresholds.flashUnderSyncEv, atSync)) },
-    { reason: 'dusk', value: over(light.shadeEv, shifted(thresholds.flashOverHandheldEv, inHand)) },
+    { reason: 'dusk', value: over(light.daylightEv, shifted(thresholds.flashUnderSyncEv, atSync)) },
+    { reason: 'dusk', value: over(light.daylightEv, shifted(thresholds.flashOverHandheldEv, inHand)) },
     ...hoursRamps(input),
   ];
 };
@@ -239,7 +241,7 @@ const compressedRamps: RampsOf = (input) => {
   const near = over(bearingGapDeg(sun.azimuthDeg, axisAheadDeg(instant.site)), thresholds.compressedBearingDeg);
   const glow = isEyeInSun(input) ? Math.min(low, near) : 0;
   const leastEv = takenEv(reach.widestFNumber, reach.handheldS, reach.isoCeiling);
-  return [{ reason: 'shadeLight', value: Math.min(over(light.shadeEv, [leastEv, leastEv + 1]), 0.5 + 0.5 * glow) }];
+  return [gate('shadeLight', light.shadeEv >= leastEv), { reason: 'sunHeight', value: 0.5 + 0.5 * glow }];
 };
 
 const fireworksRamps: RampsOf = (input) => (input.instant.site.hours === null ? [gate('hours', false)] : hoursRamps(input));

@@ -42,7 +42,8 @@ describe('bearings and hours', () => {
     const gap = { fromDeg: 340, toDeg: 20, aboveDeg: 10 };
     const at = (azimuthDeg: number, altitudeDeg: number): boolean => isSpotSunlit(gap, { azimuthDeg, altitudeDeg });
     expect([at(350, 30), at(10, 30), at(21, 30), at(180, 30), at(350, 9)]).toEqual([true, true, false, false, false]);
-    expect(isSpotSunlit(null, { azimuthDeg: 0, altitudeDeg: 0 })).toBe(false);
+    // The air lifts it by 0.55° at the horizon.
+    expect([-1, -0.3].map((altitudeDeg) => isSpotSunlit(null, { azimuthDeg: 0, altitudeDeg }))).toEqual([false, true]);
   });
 
   it('keeps hours that run past midnight', () => {

@@ -44,6 +44,8 @@ export interface StopMinutes {
   readonly surface: Uint8Array;
   readonly lampsOn: Uint8Array;
   readonly shadeEv: Float32Array;
+  /** The shade by daylight alone. */
+  readonly daylightEv: Float32Array;
   readonly litGroundEv: Float32Array;
   readonly litPersonEv: Float32Array;
   readonly cameraSideEv: Float32Array;
@@ -87,8 +89,10 @@ export interface SiteDay extends Place {
 }
 
 export interface StopDayInput extends SiteDay {
-  /** Half of the lens's horizontal field. */
+  /** Half of the frame's horizontal field, as the camera is held. */
   readonly halfFieldDeg: number;
+  /** The frame's long side upright; lying by default. */
+  readonly isFrameUpright?: boolean;
   /** Buildings, trees and where among them the camera stands; null or absent where none are known. */
   readonly streets?: Site | null;
   /** Where people pass; 3 m, from 2 to 5, by default. */
@@ -111,11 +115,19 @@ const LOOKS_FOR: Partial<Record<SiteOfDay['intent']['kind'], SiteLook['looksFor'
 
 /** What a stop's surroundings are measured for: the same look, the same scene, whatever the day. */
 export function siteLookOf(input: Omit<StopDayInput, 'day' | 'cloud' | 'timeZone'>): SiteLook {
-  const { site, halfFieldDeg, latitude, subject = DEFAULT_SUBJECT, travelAngleDeg = DEFAULT_TRAVEL_DEG } = input;
+  const {
+    site,
+    halfFieldDeg,
+    isFrameUpright = false,
+    latitude,
+    subject = DEFAULT_SUBJECT,
+    travelAngleDeg = DEFAULT_TRAVEL_DEG,
+  } = input;
   return {
     latitude,
     shootingBearingDeg: site.shootingBearingDeg,
     halfFieldDeg,
+    isFrameUpright,
     subject,
     travelAngleDeg,
     looksFor: LOOKS_FOR[site.intent.kind] ?? 'ground',
@@ -206,6 +218,7 @@ function emptyMinutes(groundBytes: number): StopMinutes {
     surface: flags(),
     lampsOn: flags(),
     shadeEv: figures(),
+    daylightEv: figures(),
     litGroundEv: figures(),
     litPersonEv: figures(),
     cameraSideEv: figures(),
@@ -232,6 +245,7 @@ function record(into: StopMinutes, minute: number, { light, instant }: QualityIn
   into.surface[minute] = METERED_SURFACES.indexOf(light.surface);
   into.lampsOn[minute] = Number(light.lampsOn);
   into.shadeEv[minute] = light.shadeEv;
+  into.daylightEv[minute] = light.daylightEv;
   into.litGroundEv[minute] = light.litGroundEv;
   into.litPersonEv[minute] = light.litPersonEv;
   into.cameraSideEv[minute] = light.cameraSideEv;
@@ -239,9 +253,9 @@ function record(into: StopMinutes, minute: number, { light, instant }: QualityIn
   into.backgroundEv[minute] = light.background?.ev100 ?? -Infinity;
   into.backgroundOffDeg[minute] = light.background?.offDeg ?? 0;
   if (instant.walls === undefined) return;
-  const { litShare, surroundings, patch, squareM } = instant.walls.sight;
+  const { litShare, wallsLitShare, patch, squareM } = instant.walls.sight;
   into.litShare[minute] = litShare;
-  into.wallsLitShare[minute] = surroundings.litShare;
+  into.wallsLitShare[minute] = wallsLitShare;
   into.squareM[minute] = squareM;
   if (patch === null) return;
   into.patchM2[minute] = patch.areaM2;
@@ -326,6 +340,7 @@ export function lightOfDay(day: StopDay, minuteOfDay: number, readingOffsetEv: n
     isLit: at(day.isLit) === 1,
     lampsOn,
     shadeEv: at(day.shadeEv),
+    daylightEv: at(day.daylightEv),
     litGroundEv: at(day.litGroundEv),
     litPersonEv: at(day.litPersonEv),
     cameraSideEv: at(day.cameraSideEv),

@@ -1,19 +1,23 @@
 import {
+  apparentSun,
   ARTIFICIAL_LIGHT,
   ARTIFICIAL_SPREAD_EV,
+  type ArtificialLight,
   castsShadows,
   evOfLux,
   LAMPS_ON_BELOW_DEG,
   luxOfEv,
   openSky,
+  type OpenSky,
   PLACE_WITHOUT_FOOTPRINTS,
   skyLuminanceEv,
   streetLight,
   type SunPosition,
+  type Surroundings,
   WALL_OVER_GREY_EV,
 } from '../light/index.js';
 import type { SiteScene, SiteSight } from '../streets/index.js';
-import { type Background, brightestBackground, type Face, faceAt } from './background.js';
+import { type Background, brightestBackground, type Face, faceAt, LEAST_LUX } from './background.js';
 import type { Stop, SunGap } from './stop.js';
 
 /** The surface that a card meters, which is the one that its intent is about. */
@@ -43,7 +47,10 @@ export interface StopLight {
   readonly sun: SunPosition;
   readonly isLit: boolean;
   readonly lampsOn: boolean;
+  /** Lamps that are on included, here and on the camera side. */
   readonly shadeEv: number;
+  /** The shade by daylight alone. */
+  readonly daylightEv: number;
   readonly litGroundEv: number;
   readonly litPersonEv: number;
   readonly cameraSideEv: number;
@@ -69,10 +76,11 @@ function isWithinSector(bearingDeg: number, { fromDeg, toDeg }: SunGap): boolean
   return (((bearingDeg - fromDeg) % 360) + 360) % 360 <= width;
 }
 
-/** Sun or shade from the sun's place and the stop's own gap alone, where no walls are known. */
+/** Sun or shade from the (geometric) sun's place and the stop's own gap alone, where no walls are known. */
 export function isSpotSunlit(gap: SunGap | null, sun: SunPosition): boolean {
-  if (sun.altitudeDeg <= 0) return false;
-  return gap === null || (sun.altitudeDeg >= gap.aboveDeg && isWithinSector(sun.azimuthDeg, gap));
+  const { altitudeDeg, azimuthDeg } = apparentSun(sun);
+  if (altitudeDeg <= 0) return false;
+  return gap === null || (altitudeDeg >= gap.aboveDeg && isWithinSector(azimuthDeg, gap));
 }
 
 export type LightSite = Pick<Stop, 'intent' | 'shootingBearingDeg' | 'sunGap' | 'lamps' | 'hours' | 'lightOffsetEv'>;
@@ -97,6 +105,22 @@ export function isWithinHours(hours: { fromMin: number; toMin: number }, minuteO
 export function areLampsOn({ site, sun, minuteOfDay }: StopInstant): boolean {
   if (site.hours !== null) return isWithinHours(site.hours, minuteOfDay);
   return sun.altitudeDeg < LAMPS_ON_BELOW_DEG;
+}
+
+/** Whether what shines at the stop is what its people stand before: then it lights no faces. */
+function isBackground({ intent }: LightSite, lamps: ArtificialLight): boolean {
+  const shines = lamps === 'screen' || lamps === 'litWindow';
+  if (intent.kind === 'silhouette') return intent.background === 'screen' || shines;
+  return intent.kind === 'brightBackdrop' && (shines || lamps === intent.source);
+}
+
+/** A spot whose own light is the background has that of a side street. Judgement. */
+const BESIDE_BACKGROUND_EV = 3;
+
+/** What the stop's lamps that are on put onto people and ground, lux. */
+function lampsLuxAt({ site }: Pick<StopInstant, 'site'>, lampsOn: boolean): number {
+  const ev100 = isBackground(site, site.lamps) ? BESIDE_BACKGROUND_EV : ARTIFICIAL_LIGHT[site.lamps].ev100;
+  return lampsOn && ev100 !== null ? luxOfEv(ev100) : 0;
 }
 
 /** Looking towards the sun within this, its light falls on a person's far side. */
@@ -147,10 +171,15 @@ function surfaceFor(instant: StopInstant, lights: Lights): MeteredSurface {
   }
 }
 
-/** Daylight on a surface with the light of the stop's own lamps, where they are on. */
-function withLamps({ site }: StopInstant, { lampsOn }: Lights, daylightEv: number): number {
-  const lamp = ARTIFICIAL_LIGHT[site.lamps].ev100;
-  return lamp === null || !lampsOn ? daylightEv : evOfLux(luxOfEv(lamp) + luxOfEv(daylightEv));
+/** The light on a wall of which only the surroundings' mean is known, EV: square to the sun, or shaded. */
+interface UnknownWall {
+  readonly litEv: number;
+  readonly shadedEv: number;
+}
+
+function unknownWallIn({ directNormalLux, diffuseLux }: OpenSky, { wallSkyShare }: Surroundings, lampsLux: number): UnknownWall {
+  const shadedLux = Math.max(LEAST_LUX, wallSkyShare * diffuseLux + lampsLux);
+  return { litEv: evOfLux(directNormalLux + shadedLux), shadedEv: evOfLux(shadedLux) };
 }
 
 function screenEv({ site }: StopInstant, lights: Lights): number {
@@ -158,26 +187,25 @@ function screenEv({ site }: StopInstant, lights: Lights): number {
   return (lights.lampsOn ? ARTIFICIAL_LIGHT[source].ev100 : null) ?? lights.shadeEv;
 }
 
-function evOf(surface: MeteredSurface, instant: StopInstant, lights: Lights): number {
+function evOf(surface: MeteredSurface, instant: StopInstant, lights: Lights, unknownWall: UnknownWall): number {
   const found = instant.site.intent.kind === 'silhouette' ? lights.background : null;
   if (found !== null) return found.ev100;
   switch (surface) {
     case 'litPerson':
       return lights.litPersonEv;
     case 'cameraSide':
-      return withLamps(instant, lights, lights.cameraSideEv);
+      return lights.cameraSideEv;
     case 'litGround':
       return lights.litGroundEv;
     case 'shade':
     case 'lamps':
-      return withLamps(instant, lights, lights.shadeEv);
+      return lights.shadeEv;
     case 'sky':
       return lights.skyEv;
     case 'litWall':
-      if (lights.sun.altitudeDeg > 0) return lights.litPersonEv + WALL_OVER_GREY_EV;
-      return withLamps(instant, lights, lights.shadeEv) + WALL_OVER_GREY_EV;
+      return (lights.face?.wallEv ?? unknownWall.litEv) + WALL_OVER_GREY_EV;
     case 'shadedWall':
-      return withLamps(instant, lights, lights.shadeEv) + WALL_OVER_GREY_EV;
+      return (lights.face?.wallEv ?? unknownWall.shadedEv) + WALL_OVER_GREY_EV;
     case 'screen':
       return screenEv(instant, lights);
   }
@@ -200,7 +228,7 @@ const LIT_FROM = 0.5;
 /** A background of the stop's own making: a screen or a lit window, while it is on. */
 function screenBackground(instant: StopInstant, lampsOn: boolean): Background | null {
   const { intent, lamps } = instant.site;
-  const isScreen = intent.kind === 'silhouette' && (intent.background === 'screen' || lamps === 'screen' || lamps === 'litWindow');
+  const isScreen = intent.kind === 'silhouette' && isBackground(instant.site, lamps);
   const source = lamps === 'litWindow' ? 'litWindow' : 'screen';
   return isScreen && lampsOn ? { ev100: ARTIFICIAL_LIGHT[source].ev100, kind: 'screen', offDeg: 0 } : null;
 }
@@ -220,7 +248,9 @@ export function stopLightAt(instant: StopInstant): StopLight {
   const { altitudeDeg } = sun;
   const sky = openSky({ altitudeDeg, cloud, dayOfYear });
   const surroundings = walls?.sight.surroundings ?? PLACE_WITHOUT_FOOTPRINTS;
-  const street = streetLight({ altitudeDeg, sky, surroundings });
+  const lampsOn = areLampsOn(instant);
+  const lampsLux = lampsLuxAt(instant, lampsOn);
+  const street = streetLight({ altitudeDeg, sky, surroundings, lampsLux });
   const spotSun = walls?.sight.spotSun ?? (castsShadows(cloud) && isSpotSunlit(site.sunGap, sun) ? 1 : 0);
   const isLit = spotSun >= LIT_FROM;
   const throughCrowns = isLit ? spotSun : 1;
@@ -229,16 +259,15 @@ export function stopLightAt(instant: StopInstant): StopLight {
   const litPersonEv = evOfLux(throughCrowns * street.directNormalLux + street.shadeLux / 2);
   const litGroundEv = evOfLux(street.shadeLux + throughCrowns * (street.litGroundLux - street.shadeLux));
   const shadeEv = evOfLux(street.shadeLux);
-  const lampsOn = areLampsOn(instant);
-  const skyShare = surroundings.skyShare;
   const view = walls?.scene.background ?? null;
-  const found = view === null ? null : brightestBackground(view, { sun, sky, street, skyShare, cloud }, site.shootingBearingDeg);
+  const found = view === null ? null : brightestBackground(view, { sun, sky, street, lampsLux, cloud }, site.shootingBearingDeg);
   const face = walls?.scene.face ?? null;
   const lights: Lights = {
     sun,
     isLit,
     lampsOn,
     shadeEv,
+    daylightEv: evOfLux(street.daylightShadeLux),
     litGroundEv,
     litPersonEv,
     cameraSideEv: evOfLux(cameraSideLux),
@@ -250,10 +279,10 @@ export function stopLightAt(instant: StopInstant): StopLight {
     }),
     contrastEv: Math.max(litPersonEv, litGroundEv) - shadeEv,
     background: walls === undefined ? null : brighter(found, screenBackground(instant, lampsOn)),
-    face: face === null ? null : faceAt(face, sun, castsShadows(cloud)),
+    face: face === null ? null : faceAt(face, { sun, sky, lampsLux, cloud }),
   };
   const surface = surfaceFor(instant, lights);
-  const modelEv100 = evOf(surface, instant, lights);
+  const modelEv100 = evOf(surface, instant, lights, unknownWallIn(sky, surroundings, lampsLux));
   return {
     ...lights,
     surface,

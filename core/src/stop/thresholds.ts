@@ -26,7 +26,8 @@ export interface WindowThresholds {
   readonly facadeRakingHighDeg: Threshold;
   readonly facadeContrastEv: Threshold;
   readonly reflectionWallShare: Threshold;
-  readonly reflectionContrastEv: Threshold;
+  /** A gate: both ends are the same. */
+  readonly reflectionOverShadeEv: Threshold;
   /** Daylight against what the sync time and the slowest handheld time take, stops. */
   readonly flashUnderSyncEv: Threshold;
   readonly flashOverHandheldEv: Threshold;
@@ -58,7 +59,7 @@ export const DEFAULT_THRESHOLDS: WindowThresholds = {
   facadeRakingHighDeg: [82, 75],
   facadeContrastEv: [1, 2],
   reflectionWallShare: [0.3, 0.6],
-  reflectionContrastEv: [1, 2],
+  reflectionOverShadeEv: [0.5, 0.5],
   flashUnderSyncEv: [-1, -1.5],
   flashOverHandheldEv: [-2, -1.5],
   duskBalanceEv: [2, 1],
@@ -69,6 +70,9 @@ export const DEFAULT_THRESHOLDS: WindowThresholds = {
 
 export type ThresholdName = keyof WindowThresholds;
 export const THRESHOLD_NAMES = Object.keys(DEFAULT_THRESHOLDS) as readonly ThresholdName[];
+
+/** Thresholds that open all at once. */
+export const GATES: ReadonlySet<ThresholdName> = new Set(['reflectionOverShadeEv']);
 
 /** The quality of a strip at the far end of `poolStripM`. */
 export const STRIP_QUALITY = 0.4;

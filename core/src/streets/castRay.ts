@@ -13,11 +13,30 @@ export type RayHit =
   /** The underside of an arch or overhang: never in the sun. */
   | { readonly kind: 'ceiling' }
   /** `face` names the wall: number of the prism and of its edge. `normalDeg` is the bearing that it looks to. */
-  | { readonly kind: 'wall'; readonly point: SpotPoint; readonly normalDeg: number; readonly face: string };
+  | {
+      readonly kind: 'wall';
+      readonly point: SpotPoint;
+      readonly normalDeg: number;
+      readonly face: string;
+      readonly edge: WallEdge;
+    };
+
+/** A wall from end to end, metres. */
+export interface WallEdge {
+  readonly ax: number;
+  readonly ay: number;
+  readonly bx: number;
+  readonly by: number;
+  readonly baseM: number;
+  readonly topM: number;
+}
 
 interface Crossing {
   readonly distanceM: number;
   readonly face: string;
+  /** The wall's first end and what leads from it to the other, seen from where the look begins. */
+  readonly ax: number;
+  readonly ay: number;
   readonly edgeX: number;
   readonly edgeY: number;
 }
@@ -34,7 +53,8 @@ function crossingsOf(prism: Prism, number: number, { eastM, northM }: SpotPoint,
       if (across === 0) continue;
       const distanceM = (ax * edgeY - ay * edgeX) / across;
       const share = (ax * dy - ay * dx) / across;
-      if (distanceM > TOUCH_M && share >= 0 && share < 1) met.push({ distanceM, face: `${number}.${r}.${k / 2}`, edgeX, edgeY });
+      if (distanceM > TOUCH_M && share >= 0 && share < 1)
+        met.push({ distanceM, face: `${number}.${r}.${k / 2}`, ax, ay, edgeX, edgeY });
     }
   });
   return met.sort((a, b) => a.distanceM - b.distanceM);
@@ -46,13 +66,13 @@ function facing({ edgeX, edgeY }: Crossing, dx: number, dy: number): number {
   return (Math.atan2(nx, ny) / RAD + 360) % 360;
 }
 
-interface Met {
+interface FirstHit {
   readonly distanceM: number;
   readonly hit: (point: SpotPoint) => RayHit;
 }
 
 /** First meeting with one prism: a wall between base and roof, its underside from below, its roof from above. */
-function meet(prism: Prism, number: number, from: SpotPoint, dx: number, dy: number, slope: number): Met | null {
+function firstHit(prism: Prism, number: number, from: SpotPoint, dx: number, dy: number, slope: number): FirstHit | null {
   const met = crossingsOf(prism, number, from, dx, dy);
   const startsInside = met.length % 2 === 1;
   for (let k = 0; k < met.length; k++) {
@@ -61,7 +81,8 @@ function meet(prism: Prism, number: number, from: SpotPoint, dx: number, dy: num
     const heightM = from.heightM + slope * crossing.distanceM;
     if (entersHere && heightM > prism.baseM && heightM < prism.heightM) {
       const normalDeg = facing(crossing, dx, dy);
-      return { distanceM: crossing.distanceM, hit: (point) => ({ kind: 'wall', point, normalDeg, face: crossing.face }) };
+      const edge = wallEdge(prism, from, crossing);
+      return { distanceM: crossing.distanceM, hit: (point) => ({ kind: 'wall', point, normalDeg, face: crossing.face, edge }) };
     }
     if (entersHere) continue;
     const enteredM = k === 0 ? 0 : (met[k - 1] as Crossing).distanceM;
@@ -74,6 +95,11 @@ function meet(prism: Prism, number: number, from: SpotPoint, dx: number, dy: num
     }
   }
   return null;
+}
+
+function wallEdge({ baseM, heightM: topM }: Prism, { eastM, northM }: SpotPoint, { ax, ay, edgeX, edgeY }: Crossing): WallEdge {
+  const [x, y] = [ax + eastM, ay + northM];
+  return { ax: x, ay: y, bx: x + edgeX, by: y + edgeY, baseM, topM };
 }
 
 /** A hair in front of the wall, so that the wall itself does not stand in its own light. */
@@ -102,16 +128,16 @@ export function castRay({
   const [dx, dy] = [Math.sin(bearingDeg * RAD), Math.cos(bearingDeg * RAD)];
   const slope = Math.tan(elevationDeg * RAD);
   const groundAtM = slope < 0 ? (groundM - from.heightM) / slope : Infinity;
-  let first: Met | null = null;
+  let first: FirstHit | null = null;
   prisms.forEach((prism, number) => {
     const middleX = (prism.minX + prism.maxX) / 2 - from.eastM;
     const middleY = (prism.minY + prism.maxY) / 2 - from.northM;
     const radiusM = Math.hypot(prism.maxX - prism.minX, prism.maxY - prism.minY) / 2;
     if (Math.abs(middleX * dy - middleY * dx) > radiusM || middleX * dx + middleY * dy < -radiusM) return;
-    const met = meet(prism, number, from, dx, dy, slope);
+    const met = firstHit(prism, number, from, dx, dy, slope);
     if (met !== null && met.distanceM < (first?.distanceM ?? groundAtM)) first = met;
   });
-  const met = first as Met | null;
+  const met = first as FirstHit | null;
   const distanceM = (met?.distanceM ?? groundAtM) - (met === null ? 0 : BEFORE_WALL_M);
   if (distanceM === Infinity) return { kind: 'sky' };
   const point = {

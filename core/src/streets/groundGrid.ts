@@ -21,6 +21,13 @@ export interface Camera {
   readonly groundM: number;
   readonly shootingBearingDeg: number;
   readonly halfFieldDeg: number;
+  /** The frame's long side upright; lying by default. */
+  readonly isFrameUpright?: boolean;
+}
+
+/** Where the camera is held. */
+export function eyeOf({ eastM, northM, groundM }: Camera): SpotPoint {
+  return { eastM, northM, heightM: groundM + STANDING_M };
 }
 
 /** The place `aheadM` in front of the camera and `asideM` to its right. */

@@ -31,7 +31,7 @@ export interface Horizons {
   /** Tenths of a degree up to which whatever stands on the ground blocks; 720 a point. */
   readonly groundTenths: Uint16Array;
   /** Blocked intervals above open air (arches, canopies): bearing, low, high in tenths, sorted; null for a point without. */
-  readonly hung: readonly (Int16Array | null)[];
+  readonly hanging: readonly (Int16Array | null)[];
 }
 
 /** A direction ready to be looked up. */
@@ -46,9 +46,9 @@ export function skyDirection({ azimuthDeg, altitudeDeg }: { azimuthDeg: number; 
 }
 
 /** Whether a ray from point number `point` leaves in that direction; nothing comes from at or below the horizon. */
-export function isOpen({ groundTenths, hung }: Horizons, point: number, { bearing, tenths }: SkyDirection): boolean {
+export function isOpen({ groundTenths, hanging }: Horizons, point: number, { bearing, tenths }: SkyDirection): boolean {
   if (tenths <= 0 || tenths < (groundTenths[point * HORIZON_BEARINGS + bearing] as number)) return false;
-  const intervals = hung[point];
+  const intervals = hanging[point];
   if (intervals === null || intervals === undefined) return true;
   for (let k = firstOfBearing(intervals, bearing); k < intervals.length && intervals[k] === bearing; k += 3) {
     if (tenths > (intervals[k + 1] as number) && tenths < (intervals[k + 2] as number)) return false;
@@ -67,15 +67,40 @@ function firstOfBearing(intervals: Int16Array, bearing: number): number {
 }
 
 /** Share of the sky seen by a level plate: 1 − the mean over bearings of Σ(sin² upper − sin² lower) of what is blocked. */
-export function skyShareOf({ groundTenths, hung }: Horizons, point: number): number {
+export function skyShareOf({ groundTenths, hanging }: Horizons, point: number): number {
   const squared = (tenths: number): number => Math.sin(Math.min(900, tenths) / TENTHS_PER_RADIAN) ** 2;
   let blocked = 0;
   for (let k = 0; k < HORIZON_BEARINGS; k++) blocked += squared(groundTenths[point * HORIZON_BEARINGS + k] as number);
-  const intervals = hung[point] ?? [];
+  const intervals = hanging[point] ?? [];
   for (let k = 0; k < intervals.length; k += 3) {
     blocked += squared(intervals[k + 2] as number) - squared(intervals[k + 1] as number);
   }
   return Math.max(0, 1 - blocked / HORIZON_BEARINGS);
+}
+
+/** What an upright plate gets of the sky up to a height over the horizon, by bearing: ½(h + sin h·cos h), h in radians. */
+function belowHeight(tenths: number): number {
+  const h = Math.min(900, tenths) / TENTHS_PER_RADIAN;
+  return (h + Math.sin(h) * Math.cos(h)) / 2;
+}
+
+/**
+ * Share of the sky that an upright plate facing `normalDeg` gets: (1/π)·∫ over ±90° of cos δ · ½(h + sin h·cos h) over the
+ * open altitudes; ½ in the open, and never more. The bearings before the plate must have been measured.
+ */
+export function uprightSkyShareOf({ groundTenths, hanging }: Horizons, point: number, normalDeg: number): number {
+  let sum = 0;
+  const before = (bearing: number): number => Math.max(0, Math.cos(bearing * STEP - normalDeg * RAD));
+  for (let bearing = 0; bearing < HORIZON_BEARINGS; bearing++) {
+    const open = Math.PI / 4 - belowHeight(groundTenths[point * HORIZON_BEARINGS + bearing] as number);
+    sum += before(bearing) * open;
+  }
+  const intervals = hanging[point] ?? [];
+  for (let k = 0; k < intervals.length; k += 3) {
+    const blocked = belowHeight(intervals[k + 2] as number) - belowHeight(intervals[k + 1] as number);
+    sum -= before(intervals[k] as number) * blocked;
+  }
+  return Math.min(0.5, Math.max(0, (sum * STEP) / Math.PI));
 }
 
 /** Scratch of one point: tangents of what stands on the ground, crossings of what hangs. Reused, never shared out. */
@@ -236,13 +261,13 @@ export function* horizonSteps(
   mask: BearingMask = EVERY_BEARING,
 ): Generator<number, Horizons> {
   const groundTenths = new Uint16Array(points.length * HORIZON_BEARINGS);
-  const hung: (Int16Array | null)[] = points.map(() => null);
-  if (points.length === 0 || prisms.length === 0) return { groundTenths, hung };
+  const hanging: (Int16Array | null)[] = points.map(() => null);
+  if (points.length === 0 || prisms.length === 0) return { groundTenths, hanging };
   const around = circleRound(points);
   const belts: Prism[][] = BELTS_M.map(() => []);
   for (const prism of prisms) belts[beltOf(prism, around)]?.push(prism);
   const tangents = points.map(() => new Float32Array(HORIZON_BEARINGS));
-  const hanging: number[][] = points.map(() => []);
+  const overhead: number[][] = points.map(() => []);
   for (const [belt, inBelt] of belts.entries()) {
     const seen = belt === 0 ? inBelt : visibleFrom(inBelt, points, around, tangents, mask);
     for (let k = 0; k < points.length && seen.length > 0; k++) {
@@ -251,7 +276,7 @@ export function* horizonSteps(
       const mine = tangents[k] as Float32Array;
       for (const prism of seen) {
         if (belt > 0 && isHidden(prism, own, point.heightM, mine, mask)) continue;
-        block(prism, point, mask, mine, hanging[k] as number[]);
+        block(prism, point, mask, mine, overhead[k] as number[]);
       }
       if (k % AT_ONCE === AT_ONCE - 1) yield (belt + k / points.length) / BELTS_M.length;
     }
@@ -264,9 +289,9 @@ export function* horizonSteps(
       if (tangent > 0 && mask[bearing] === 1)
         ground[bearing] = tangent === Infinity ? SHUT : Math.round(Math.atan(tangent) * TENTHS_PER_RADIAN);
     }
-    hung[k] = toTenths(hanging[k] as number[], ground);
+    hanging[k] = toTenths(overhead[k] as number[], ground);
   }
-  return { groundTenths, hung };
+  return { groundTenths, hanging };
 }
 
 /** The prisms that some point may see over what is nearer; those that hang in the air hide nothing and are always kept. */

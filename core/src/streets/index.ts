@@ -1,4 +1,4 @@
-export { castRay, type RayHit } from './castRay.js';
+export { castRay, type RayHit, type WallEdge } from './castRay.js';
 export { type District, type DistrictBuilding, HEIGHT_SOURCES, type HeightSource, metresFrom, placeAt } from './district.js';
 export {
   aheadOf,
@@ -24,6 +24,7 @@ export {
   skyDirection,
   skyShareOf,
   type SpotPoint,
+  uprightSkyShareOf,
 } from './horizon.js';
 export { creepMPerMin, CREEP_OVER_MIN, largestPatch, largestSquareM, type LitPatch } from './patch.js';
 export { sectionBuildings, type StreetSection } from './section.js';

@@ -1,7 +1,18 @@
-import { type Building, type Prism, readPrism, type SunPosition, type Surroundings } from '../light/index.js';
+import { apparentSun, type Building, type Prism, readPrism, type SunPosition, type Surroundings } from '../light/index.js';
 import { checkArray, checkAtLeast, checkBetween, checkFinite, checkOptions, checkPositive } from '../units/index.js';
 import { castRay } from './castRay.js';
-import { aheadOf, type Camera, GRID_CELLS, GRID_SIDE, gridPoints, placeBefore, seenCells, STANDING_M } from './groundGrid.js';
+import { faceSteps } from './face.js';
+import {
+  aheadOf,
+  type Camera,
+  eyeOf,
+  GRID_CELLS,
+  GRID_SIDE,
+  gridPoints,
+  placeBefore,
+  seenCells,
+  STANDING_M,
+} from './groundGrid.js';
 import {
   type BearingMask,
   EVERY_BEARING,
@@ -18,8 +29,8 @@ import { largestPatch, largestSquareM, type LitPatch } from './patch.js';
 import { sunBearings } from './sunBearings.js';
 import type { Outline } from './shadowPolygons.js';
 import { crownPrism, type Tree, TREE_LIGHT } from './trees.js';
-import { backgroundSteps, faceSteps, type View } from './viewRays.js';
-import { lightOnWalls, type WallsSeen, wallsSeenSteps } from './wallsSeen.js';
+import { backgroundSteps, type View } from './viewRays.js';
+import { lightOnWalls, meanWallSkyShare, type WallsSeen, wallsSeenSteps } from './wallsSeen.js';
 
 /** Where a stop stands among buildings, and what it looks at. Metres from the district's origin. */
 export interface Site {
@@ -39,6 +50,8 @@ export interface SiteLook {
   readonly shootingBearingDeg: number;
   /** Half of the lens's horizontal field. */
   readonly halfFieldDeg: number;
+  /** The frame's long side upright; lying by default. */
+  readonly isFrameUpright?: boolean;
   readonly subject: { readonly nearM: number; readonly farM: number; readonly medianM: number };
   readonly travelAngleDeg: number;
   readonly looksFor: 'ground' | 'background' | 'face';
@@ -67,6 +80,7 @@ export interface SiteScene {
   readonly spots: Layers;
   readonly skyShare: number;
   readonly walls: WallsSeen;
+  readonly wallSkyShare: number;
   readonly background: View | null;
   readonly face: View | null;
 }
@@ -96,7 +110,7 @@ function* between<Result>(from: number, to: number, steps: Generator<number, Res
 
 /** The spot where people are photographed: at their median distance, or in front of the wall that is nearer. */
 function spotDistanceM(camera: Camera, medianM: number, prisms: readonly Prism[]): number {
-  const from = placeBefore(camera, 0, 0, STANDING_M);
+  const from = eyeOf(camera);
   const hit = castRay({ from, bearingDeg: camera.shootingBearingDeg, elevationDeg: 0, groundM: camera.groundM, prisms });
   if (hit.kind !== 'wall') return medianM;
   const wallM = Math.hypot(hit.point.eastM - from.eastM, hit.point.northM - from.northM);
@@ -127,6 +141,7 @@ function checkSite(site: Site, look: SiteLook): { prisms: Prism[]; crowns: Prism
       groundM,
       shootingBearingDeg: look.shootingBearingDeg,
       halfFieldDeg: look.halfFieldDeg,
+      isFrameUpright: look.isFrameUpright ?? false,
     },
   };
 }
@@ -141,7 +156,7 @@ export function* siteSceneSteps(site: Site, look: SiteLook): Generator<number, S
   const mask = sunBearings(look.latitude);
   const spotM = spotDistanceM(camera, look.subject.medianM, prisms);
   const spot = placeBefore(camera, spotM, 0, STANDING_M);
-  const eye = placeBefore(camera, 0, 0, STANDING_M);
+  const eye = eyeOf(camera);
   const spots = yield* between(
     0,
     0.05,
@@ -176,6 +191,7 @@ export function* siteSceneSteps(site: Site, look: SiteLook): Generator<number, S
     spots,
     skyShare: skyShareOf(spots.walls, SPOT),
     walls,
+    wallSkyShare: meanWallSkyShare(walls),
     background,
     face,
   };
@@ -189,6 +205,8 @@ export function siteScene(site: Site, look: SiteLook): SiteScene {
 /** What the surroundings let through at one place of the sun. */
 export interface SiteSight {
   readonly surroundings: Surroundings;
+  /** Share of the walls seen from the spot that the sun reaches. */
+  readonly wallsLitShare: number;
   /** Share of the sun that reaches the subject's spot at 1.6 m, the ground there, the eye: 0, 1, or a crown's. */
   readonly spotSun: number;
   readonly mirrorSun: number;
@@ -227,7 +245,8 @@ function countOf(cells: Uint8Array): number {
 
 const standingLit = new Uint8Array(GRID_CELLS);
 const NO_SUN: SiteSight = {
-  surroundings: { skyShare: 1, litShare: 0, wallIncidence: 0, groundLitShare: 0 },
+  surroundings: { skyShare: 1, wallIncidence: 0, wallSkyShare: 0, groundLitShare: 0 },
+  wallsLitShare: 0,
   spotSun: 0,
   mirrorSun: 0,
   eyeSun: 0,
@@ -238,9 +257,8 @@ const NO_SUN: SiteSight = {
 };
 
 /**
- * Sun and shade before the camera at one place of the sun (geometric or refracted as the caller has it); all shade where
- * the sun is not out. `groundLit`, 576
- * cells, takes the seen ground's lit cells.
+ * Sun and shade before the camera at one place of the geometric sun: what is lit goes by where the air lifts it to. All
+ * shade where the sun is not out. `groundLit`, 576 cells, takes the seen ground's lit cells.
  */
 export function sightAt(
   scene: SiteScene,
@@ -251,12 +269,13 @@ export function sightAt(
     groundLit = new Uint8Array(GRID_CELLS),
   }: { isSunOut?: boolean; isInLeaf?: boolean; groundLit?: Uint8Array } = {},
 ): SiteSight {
-  const { cells, zone, zoneCount, skyShare } = scene;
-  if (!isSunOut || sun.altitudeDeg <= 0) {
+  const { cells, zone, zoneCount, skyShare, wallSkyShare } = scene;
+  const apparent = apparentSun(sun);
+  if (!isSunOut || apparent.altitudeDeg <= 0) {
     groundLit.fill(0);
-    return { ...NO_SUN, surroundings: { ...NO_SUN.surroundings, skyShare } };
+    return { ...NO_SUN, surroundings: { ...NO_SUN.surroundings, skyShare, wallSkyShare } };
   }
-  const direction = skyDirection(sun);
+  const direction = skyDirection(apparent);
   const crownShare = isInLeaf ? TREE_LIGHT.inLeaf : TREE_LIGHT.bare;
   const seenCount = Math.max(1, cells.length);
   const groundCount = litCells(cells, scene.ground, direction, crownShare, groundLit);
@@ -264,8 +283,10 @@ export function sightAt(
   let zoneLit = 0;
   for (let cell = 0; cell < GRID_CELLS; cell++) zoneLit += (standingLit[cell] as number) & (zone[cell] as number);
   const sunAt = (point: number): number => sunShareAt(scene.spots, point, direction, crownShare);
+  const { litShare: wallsLitShare, wallIncidence } = lightOnWalls(scene.walls, sun, direction);
   return {
-    surroundings: { skyShare, ...lightOnWalls(scene.walls, sun), groundLitShare: groundCount / seenCount },
+    surroundings: { skyShare, wallSkyShare, wallIncidence, groundLitShare: groundCount / seenCount },
+    wallsLitShare,
     spotSun: sunAt(SPOT),
     mirrorSun: sunAt(SPOT_GROUND),
     eyeSun: sunAt(EYE),
@@ -276,8 +297,9 @@ export function sightAt(
   };
 }
 
-/** Whether the sun reaches the subject's spot: the look-up alone, for a year's worth of them. */
+/** Whether the sun, given geometrically, reaches the subject's spot: the look-up alone, for a year's worth of them. */
 export function isSpotInSun(scene: SiteScene, sun: SunPosition, isInLeaf: boolean): boolean {
-  if (sun.altitudeDeg <= 0) return false;
-  return sunShareAt(scene.spots, SPOT, skyDirection(sun), isInLeaf ? TREE_LIGHT.inLeaf : TREE_LIGHT.bare) >= LIT_FROM;
+  const apparent = apparentSun(sun);
+  if (apparent.altitudeDeg <= 0) return false;
+  return sunShareAt(scene.spots, SPOT, skyDirection(apparent), isInLeaf ? TREE_LIGHT.inLeaf : TREE_LIGHT.bare) >= LIT_FROM;
 }

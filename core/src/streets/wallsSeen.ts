@@ -1,29 +1,33 @@
-import type { Prism } from '../light/index.js';
+import type { Prism, SunPosition } from '../light/index.js';
 import { castRay } from './castRay.js';
 import {
   type BearingMask,
+  EVERY_BEARING,
   HORIZON_BEARINGS,
   type Horizons,
   horizonSteps,
   isOpen,
-  skyDirection,
+  type SkyDirection,
   type SpotPoint,
+  uprightSkyShareOf,
 } from './horizon.js';
 
 const RAD = Math.PI / 180;
 const RINGS = 6;
 const SPOKES = 24;
 
-/** A wall met by a look, with the bearing that it faces and a number for its horizon. */
-export interface WallPoint {
-  readonly normalDeg: number;
-  readonly face: string;
+/** Places on walls and on the ground, each with its horizon and its share of the sky. */
+export interface Places {
+  readonly horizons: Horizons;
+  /** s_w: what an upright plate on the wall gets of the sky, 0..½; 0 for a place on the ground, which has the spot's own. */
+  readonly skyShares: Float32Array;
 }
 
-/** Walls seen from a spot in 144 directions of equal light (6 rings x 24 bearings), each with its own horizon. */
+/** Walls seen from a spot in 144 directions of equal light (6 rings x 24 bearings). */
 export interface WallsSeen {
-  readonly walls: readonly WallPoint[];
-  readonly horizons: Horizons;
+  /** The bearing that each wall met looks to. */
+  readonly normalsDeg: Float32Array;
+  readonly places: Places;
   /** Directions that meet something instead of sky, undersides included. */
   readonly metCount: number;
 }
@@ -31,39 +35,41 @@ export interface WallsSeen {
 /** sin² of the ring's height is its share of what a level plate gets from an even sky. */
 const ringDeg = (ring: number): number => Math.asin(Math.sqrt((ring + 0.5) / RINGS)) / RAD;
 
-/** The bearings from which the sun reaches a wall at all: in front of it. */
-export function maskBefore(normalDeg: number, mask: BearingMask): BearingMask {
-  return mask.map((matters, bearing) =>
-    matters === 1 && Math.cos(((bearing * 360) / HORIZON_BEARINGS - normalDeg) * RAD) > -0.01 ? 1 : 0,
-  );
+/** The bearings that lie in front of a wall: of the others no light reaches it. */
+function maskBefore(normalDeg: number): BearingMask {
+  return EVERY_BEARING.map((_, bearing) => (Math.cos(((bearing * 360) / HORIZON_BEARINGS - normalDeg) * RAD) > -0.01 ? 1 : 0));
 }
 
-/** Horizons of wall points, each looked for only in front of its wall. */
-export function* wallHorizonSteps(
+/**
+ * Horizons of places: of a wall's, all in front of it, because its light is that of the sky before it as well as of the
+ * sun; of the ground's (`normalDeg` null), where the sun ever stands.
+ */
+export function* placeSteps(
   points: readonly { readonly point: SpotPoint; readonly normalDeg: number | null }[],
   prisms: readonly Prism[],
-  mask: BearingMask,
-): Generator<number, Horizons> {
+  sunMask: BearingMask,
+): Generator<number, Places> {
   const groundTenths = new Uint16Array(points.length * HORIZON_BEARINGS);
-  const hung: (Int16Array | null)[] = [];
+  const hanging: (Int16Array | null)[] = [];
+  const skyShares = new Float32Array(points.length);
   for (let k = 0; k < points.length; k++) {
     const { point, normalDeg } = points[k] as { point: SpotPoint; normalDeg: number | null };
-    const own = normalDeg === null ? mask : maskBefore(normalDeg, mask);
-    const one = yield* horizonSteps([point], prisms, own);
+    const one = yield* horizonSteps([point], prisms, normalDeg === null ? sunMask : maskBefore(normalDeg));
     groundTenths.set(one.groundTenths, k * HORIZON_BEARINGS);
-    hung.push(one.hung[0] ?? null);
+    hanging.push(one.hanging[0] ?? null);
+    if (normalDeg !== null) skyShares[k] = uprightSkyShareOf(one, 0, normalDeg);
     if (k % 16 === 15) yield k / points.length;
   }
-  return { groundTenths, hung };
+  return { horizons: { groundTenths, hanging }, skyShares };
 }
 
 export function* wallsSeenSteps(
   from: SpotPoint,
   groundM: number,
   prisms: readonly Prism[],
-  mask: BearingMask,
+  sunMask: BearingMask,
 ): Generator<number, WallsSeen> {
-  const found: { point: SpotPoint; normalDeg: number; face: string }[] = [];
+  const walls: { point: SpotPoint; normalDeg: number }[] = [];
   let metCount = 0;
   for (let ring = 0; ring < RINGS; ring++) {
     for (let spoke = 0; spoke < SPOKES; spoke++) {
@@ -71,27 +77,34 @@ export function* wallsSeenSteps(
       const hit = castRay({ from, bearingDeg, elevationDeg: ringDeg(ring), groundM, prisms });
       if (hit.kind === 'sky') continue;
       metCount++;
-      if (hit.kind === 'wall') found.push(hit);
+      if (hit.kind === 'wall') walls.push(hit);
     }
     yield ring / RINGS / 2;
   }
-  const horizons = yield* wallHorizonSteps(found, prisms, mask);
-  return { walls: found.map(({ normalDeg, face }) => ({ normalDeg, face })), horizons, metCount };
+  const places = yield* placeSteps(walls, prisms, sunMask);
+  return { normalsDeg: Float32Array.from(walls, ({ normalDeg }) => normalDeg), places, metCount };
 }
 
-/** ℓ and w of the sky model at one place of the sun. */
+/** Mean share of the sky of all that is met; undersides have none. */
+export function meanWallSkyShare({ places, metCount }: WallsSeen): number {
+  return metCount === 0 ? 0 : places.skyShares.reduce((sum, share) => sum + share, 0) / metCount;
+}
+
+/**
+ * Of all that is met, the share that the sun reaches, and the mean of lit x cosine of incidence. `sun` is geometric and
+ * tells how strongly, `direction` that of the apparent sun and tells whether.
+ */
 export function lightOnWalls(
-  { walls, horizons, metCount }: WallsSeen,
-  sun: { readonly azimuthDeg: number; readonly altitudeDeg: number },
+  { normalsDeg, places, metCount }: WallsSeen,
+  sun: SunPosition,
+  direction: SkyDirection,
 ): { readonly litShare: number; readonly wallIncidence: number } {
   if (metCount === 0) return { litShare: 0, wallIncidence: 0 };
-  const direction = skyDirection(sun);
   const cosAltitude = Math.cos(sun.altitudeDeg * RAD);
   let [lit, incidence] = [0, 0];
-  for (let k = 0; k < walls.length; k++) {
-    const { normalDeg } = walls[k] as WallPoint;
-    const cosine = cosAltitude * Math.cos((sun.azimuthDeg - normalDeg) * RAD);
-    if (cosine <= 0 || !isOpen(horizons, k, direction)) continue;
+  for (let k = 0; k < normalsDeg.length; k++) {
+    const cosine = cosAltitude * Math.cos((sun.azimuthDeg - (normalsDeg[k] as number)) * RAD);
+    if (cosine <= 0 || !isOpen(places.horizons, k, direction)) continue;
     lit++;
     incidence += cosine;
   }

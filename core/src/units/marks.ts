@@ -118,8 +118,10 @@ export function marksOf(quantity: MarkedQuantity, step: StopStep): readonly Mark
 /** Relative distance below which an exact value is the mark itself. */
 const SAME = 1e-9;
 
+/** Equal but for rounding. Infinity is the same as itself alone, not as everything within an infinite tolerance of it. */
 export function isSameValue(a: number, b: number): boolean {
-  return a === b || Math.abs(a - b) <= SAME * Math.max(Math.abs(a), Math.abs(b));
+  if (!Number.isFinite(a) || !Number.isFinite(b)) return a === b;
+  return Math.abs(a - b) <= SAME * Math.max(Math.abs(a), Math.abs(b));
 }
 
 /**

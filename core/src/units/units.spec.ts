@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import {
   type EntryKind,
   formatEntry,
+  isSameValue,
   markedBetween,
   type MarkedQuantity,
   marksOf,
@@ -58,6 +59,20 @@ describe('marked series', () => {
     expect(marks[1]).toBeCloseTo(2 ** (5 / 6), 9); // f/1.8
     expect(marks.at(-1)).toBe(4);
     expect(markedBetween('aperture', 'third', 2, 2)).toEqual([2]);
+  });
+});
+
+describe('the same value', () => {
+  it.each([
+    [0.5, Infinity, false],
+    [Infinity, 0.5, false],
+    [Infinity, Infinity, true],
+    [-Infinity, Infinity, false],
+    [0.5, 0.5 * (1 + 1e-10), true],
+    [0.5, 0.5 * (1 + 1e-8), false],
+    [0, 0, true],
+  ])('%d and %d: %s', (a, b, same) => {
+    expect(isSameValue(a, b)).toBe(same);
   });
 });
 

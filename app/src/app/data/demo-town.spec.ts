@@ -19,7 +19,7 @@ const SHEET: Readonly<Record<string, readonly Expected[]>> = {
     ['18:24', '18:57', 'exposure', 'exposure'],
   ],
   tannery: [
-    ['08:04', '11:28', 'sunGap', 'incidence'],
+    ['08:06', '11:28', 'sunGap', 'incidence'],
     ['12:05', '13:50', 'incidence', 'incidence'],
   ],
   vessen: [['06:35', '18:30', 'shadeLight', 'shadeLight']],
@@ -27,7 +27,7 @@ const SHEET: Readonly<Record<string, readonly Expected[]>> = {
   causey: [['16:51', '17:24', 'sunHeight', 'sunGap']],
   weir: [
     ['06:45', '08:12', 'sunHeight', 'spotShaded'],
-    ['16:51', '19:07', 'sunHeight', 'sunHeight'],
+    ['16:51', '19:01', 'sunHeight', 'background'],
   ],
   arcade: [
     ['00:00', '06:27', 'dayEdge', 'darkness'],

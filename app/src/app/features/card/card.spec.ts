@@ -70,7 +70,7 @@ describe('the demo’s cards, by the hand-worked sheets', () => {
     expect(note(vessen, 'aperture')).toBe('sharp from 1.7 to 12.4 m; not deep enough from f/2.8');
     expect(note(vessen, 'focus')).toBe('a mark on the ring; holds 99 of 100 who pass');
     expect(note(vessen, 'shutter')).toBe('people smear from 1/250; your hands hold 0.29 s');
-    expect(lightSentence(vessen, WORDING)).toContain('Passing candid in the shade: EV 11');
+    expect(lightSentence(vessen, WORDING)).toContain('Passing candid in the shade: EV 10⅔');
   });
   it('Tollard Stop before its sign: f/4, 1/400, ISO near 2500 (sheet 3)', () => {
     const tollard = card('tollard', 345);
@@ -101,9 +101,9 @@ describe('the demo’s cards, by the hand-worked sheets', () => {
 describe('the ladder in words', () => {
   it('says how far down nothing has to be changed: by day that is all of it', () => {
     const lines = linesOf(card('vessen', 640));
-    // Three stops under EV 11 (sheet 9).
-    expect(lines).toEqual([{ ev: 'now', change: 'nothing to change down to EV 8', effect: '' }]);
-    expect(nextStep(lines)).toBe('Nothing to change down to EV 8');
+    // Three stops under EV 10⅔ (sheet 9).
+    expect(lines).toEqual([{ ev: 'now', change: 'nothing to change down to EV 7⅔', effect: '' }]);
+    expect(nextStep(lines)).toBe('Nothing to change down to EV 7⅔');
   });
   it('names each change, and ends where the picture does', () => {
     const lines = linesOf(card('quenmill', 345));
@@ -137,7 +137,7 @@ describe('when there is no card, or not this one', () => {
     if (dark.result.kind === 'cannot')
       expect(obstacleSentence(dark.result.obstacle, dark, WORDING)).toMatch(/^Too dark for this picture: \d/);
     expect(dark.result.sacrifices.map((one) => sacrificeSentence(one, WORDING)).join(' ')).toMatch(
-      /ISO: 6 stops over your ceiling would be needed\..*Depth: \d+ of 100 are within the sharp zone\./,
+      /ISO: 6⅓ stops over your ceiling would be needed\..*Depth: \d+ of 100 are within the sharp zone\./,
     );
     expect(linesOf(dark)).toEqual([]);
     expect(lightSentence(dark, WORDING)).toContain('10 stops darker by what you saw there');

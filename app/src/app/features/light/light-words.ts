@@ -37,7 +37,9 @@ export function figuresAt(stop: Stop, day: StopDay, light: StopLight, minute: nu
       value: isUp ? `${light.contrastEv.toFixed(1)} stops` : `EV ${wording.ev(light.shadeEv)}`,
       note: isUp
         ? `EV ${wording.ev(Math.max(light.litPersonEv, light.litGroundEv))} and ${wording.ev(light.shadeEv)}`
-        : 'daylight alone',
+        : light.lampsOn
+          ? 'lamps included'
+          : 'daylight alone',
     },
   ];
   if (isUp) {

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { litGroundAt, metresFrom, placeAt, type Stop, streetCut } from '@roam-dial/core';
+import { apparentSun, litGroundAt, metresFrom, placeAt, type Stop, streetCut } from '@roam-dial/core';
 import { StreetPlan, type PlanStop } from '../../charts/street-plan';
 import { StreetSection } from '../../charts/street-section';
 import { kitInHand } from '../../state/bag';
@@ -37,11 +37,16 @@ export class NowPage {
     const [stop, light] = [this.room.stop(), this.room.light()];
     return stop === null || light === null ? [] : lightCare(stop, light);
   });
+  /** What is lit goes by where the air lifts the sun to. */
+  protected readonly shownSun = computed(() => {
+    const light = this.room.light();
+    return light === null ? null : apparentSun(light.sun);
+  });
   protected readonly cut = computed(() => {
     const [around, shape, light] = [this.room.surroundings(), this.room.shape(), this.room.light()];
     if (around === null || shape === null || light === null) return null;
     const { eastM, northM, groundM = 0 } = around.site;
-    return streetCut({ scene: around.scene, eastM, northM, groundM, shape, sun: light.sun });
+    return streetCut({ scene: around.scene, eastM, northM, groundM, shape, sun: apparentSun(light.sun) });
   });
   /** No wall on one side at least: there is little to be drawn to scale. */
   protected readonly isOpenStreet = computed(() => this.room.foundShape() === null);
