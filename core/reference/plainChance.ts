@@ -1,4 +1,4 @@
-import { autoExposure, flashReachM, shakeSharpProbability, shakeShutterLimitS } from '../src/index.js';
+import { autoExposure, flashReachM, reciprocityMeteredS, shakeSharpProbability, shakeShutterLimitS } from '../src/index.js';
 import { rollIso } from '../src/kit/index.js';
 import { placementOf } from '../src/metering/index.js';
 import type { SetUpInput } from '../src/setup/index.js';
@@ -131,8 +131,33 @@ function centrePoint(input: SetUpInput, fNumber: number, shutterS: number): numb
   return sum;
 }
 
+/** All of a zone: what lies outside the sharp part, in 1/distance, counts twice; motion apart, over everybody. */
+function allOfIt(input: SetUpInput, fNumber: number, focusM: number, shutterS: number): number {
+  const sharp = sharpFromTo(input, fNumber, focusM);
+  if (sharp === null) return 0;
+  const { nearM, farM } = input.subject;
+  const whole = 1 / nearM - 1 / farM;
+  const inside = Math.min(1 / nearM, 1 / sharp[0]) - Math.max(1 / farM, 1 / sharp[1]);
+  const cover = Math.max(0, 1 - 2 * (1 - Math.max(0, inside) / whole));
+  const { at } = distances(input);
+  const { speedMps, speedSpreadMps } = input.movers;
+  const limitMm = smearLimitMm(input);
+  let still = 0;
+  for (const { z, w } of steps(-5, 5, STEPS)) {
+    for (const theta of angles(input)) {
+      const fastest = limitMm / (imageSpeed(input, at(z), theta) * shutterS);
+      still += (w / ANGLES) * phi((fastest - speedMps) / speedSpreadMps);
+    }
+  }
+  return cover * still;
+}
+
+const PLACES: ReadonlySet<string> = new Set(['facade', 'reflection', 'compressedDistance', 'longExposure', 'fireworks']);
+
 /** Chance to be sharp and not smeared in one exposure time. */
 export function plainDepthAndMotion(input: SetUpInput, fNumber: number, focusM: number, shutterS: number): number {
+  const law = input.subject.law ?? (PLACES.has(input.intent.kind) ? 'allOfIt' : 'whoeverPasses');
+  if (law === 'allOfIt') return allOfIt(input, fNumber, focusM, shutterS);
   return input.approach.focus === 'centrePoint'
     ? centrePoint(input, fNumber, shutterS)
     : fixedFocus(input, fNumber, focusM, shutterS);
@@ -173,8 +198,14 @@ function camera(input: SetUpInput, hand: Hand, ev: number): { shutterS: number; 
     isoCeiling: fixed ?? ceiling,
     body: { ...ends, fastestShutterS: sync, slowestShutterS: body.slowestShutterS },
   };
-  const byHand = isFilm || exposure === 'bothHeld';
-  return byHand
+  if (isFilm) {
+    const { reciprocityExponent: exponent, reciprocityThresholdS: thresholdS } = film;
+    const shutterS = hand.shutterS as number;
+    const meteredS = reciprocityMeteredS({ exposedS: shutterS, exponent, thresholdS });
+    const iso = rollIso(film);
+    return { shutterS, iso, errorEv: ev - (Math.log2(hand.fNumber ** 2 / meteredS) - Math.log2(iso / 100)) };
+  }
+  return exposure === 'bothHeld'
     ? autoExposure({ ...common, mode: 'bothHeld', shutterS: hand.shutterS as number })
     : autoExposure({
         ...common,

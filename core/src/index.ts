@@ -12,6 +12,7 @@ export {
   exposureWorth,
   flashReachM,
   reciprocityCorrectedS,
+  reciprocityMeteredS,
 } from './exposure/index.js';
 export {
   bandsAcross,

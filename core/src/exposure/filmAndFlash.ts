@@ -19,6 +19,23 @@ export function reciprocityCorrectedS(options: {
 }
 
 /**
+ * The metered time that an exposure of a film comes to, seconds: the inverse of `reciprocityCorrectedS`.
+ * @throws TypeError, RangeError as in docs/formulas.md#ranges.
+ */
+export function reciprocityMeteredS(options: {
+  readonly exposedS: number;
+  readonly exponent: number;
+  readonly thresholdS?: number;
+}): number {
+  checkOptions('options', options);
+  const { exposedS, exponent, thresholdS = 1 } = options;
+  checkPositive('exposedS', exposedS);
+  checkAtLeast('exponent', exponent, 1);
+  checkPositive('thresholdS', thresholdS);
+  return exposedS <= thresholdS ? exposedS : thresholdS * (exposedS / thresholdS) ** (1 / exponent);
+}
+
+/**
  * How far a flash reaches, metres: GN·√(iso/100)·√power / N, guide number in metres at ISO 100; power 1 by default.
  * Source: definition of the guide number, docs/formulas.md#flash.
  * @throws TypeError, RangeError as in docs/formulas.md#ranges.

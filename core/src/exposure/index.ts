@@ -9,4 +9,4 @@ export {
 } from './autoExposure.js';
 export { type ExposureTolerance, exposureWorth } from './exposureTolerance.js';
 export { exposureValue100 } from './exposureValue.js';
-export { flashReachM, reciprocityCorrectedS } from './filmAndFlash.js';
+export { flashReachM, reciprocityCorrectedS, reciprocityMeteredS } from './filmAndFlash.js';

@@ -1,7 +1,9 @@
 import { APPROACHES } from '../stop/index.js';
 import { keepsHighlights } from './limits.js';
+import type { Across } from './controls.js';
+import { cameraAt } from './evaluation.js';
 import { supportOf } from './scene.js';
-import { type Cells, placeOfCell } from './searchAt.js';
+import { type CellPlace, type Cells, placeOfCell } from './searchAt.js';
 
 /** Scores within this of the highest are as good: the tie-break chooses among them. */
 const AS_GOOD = 0.01;
@@ -17,9 +19,16 @@ function ranks(cells: Cells, cell: number): readonly number[] {
   const support = APPROACHES.support.indexOf(supportOf(cells.scene, mark));
   const steps = -Math.round((cells.score[cell] as number) / SCORE_STEP);
   const offPreferred = Math.abs(Math.log2((fNumbers[place.aperture] as number) / PREFERRED_F_NUMBER));
-  // The fastest slowest-auto-shutter; else the slowest shutter, which for a fixed ISO is the lowest.
-  const byMark = across.kind === 'shutter' ? -mark : mark;
-  return [support, steps, offPreferred, byMark, focusM[place.focus] as number];
+  return [support, steps, offPreferred, ...markRanks(cells, place, across.kind, mark), focusM[place.focus] as number];
+}
+
+/**
+ * A slowest auto shutter is the better the nearer it lies to what the camera sets anyway, and the faster of two as near;
+ * else the slowest shutter, which for a fixed ISO is the lowest.
+ */
+function markRanks(cells: Cells, place: CellPlace, kind: Across['kind'], mark: number): readonly number[] {
+  if (kind === 'slowestAuto') return [Math.abs(Math.log2(mark / cameraAt(cells, place).shutterS)), mark];
+  return [kind === 'shutter' ? -mark : mark];
 }
 
 function isBefore(a: readonly number[], b: readonly number[]): boolean {
@@ -61,8 +70,8 @@ export interface Best {
 
 /**
  * The best cell within the hard limits: the highest score, and within 0.01 of it the lightest support, then the score in
- * steps of 0.002, the nearest to f/8, the fastest slowest-auto-shutter or the slowest shutter, the nearest focus. Only
- * cells with the least chance (0.05) take part: otherwise, in the dark, base ISO with no chance at all would cost least.
+ * steps of 0.002, the nearest to f/8, the slowest-auto-shutter nearest to what the camera sets at the mean light (the faster
+ * of two) or the slowest shutter, the nearest focus. Only cells with the least chance (0.05) take part: otherwise, in the dark, base ISO with no chance at all would cost least.
  */
 export function bestCell(cells: Cells): Best {
   const allowed = allowedCells(cells);

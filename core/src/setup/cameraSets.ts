@@ -15,10 +15,13 @@ export interface CameraFrame {
   readonly ceilingStops: number;
   readonly fastestLog2: number;
   readonly slowestLog2: number;
+  readonly reciprocity: Controls['reciprocity'];
 }
 
-export function cameraFrame({ mode, isoBase, isoCeiling, fastestS, slowestS }: Controls, lengthensAtCeiling: boolean): CameraFrame {
+export function cameraFrame(controls: Controls, lengthensAtCeiling: boolean): CameraFrame {
+  const { mode, isoBase, isoCeiling, fastestS, slowestS, reciprocity } = controls;
   return {
+    reciprocity,
     mode,
     lengthensAtCeiling,
     baseLog2: Math.log2(isoBase / 100),
@@ -61,5 +64,11 @@ export function cameraSets(frame: CameraFrame, targetEv: number, apertureLog2: n
       out.log2S = set;
       break;
   }
-  out.errorEv = out.log2S + out.isoStops - atBase;
+  out.errorEv = meteredLog2(frame, out.log2S) + out.isoStops - atBase;
+}
+
+/** log2 of the metered time that an exposure comes to: the same, but on a film past its threshold. */
+export function meteredLog2({ reciprocity }: Pick<CameraFrame, 'reciprocity'>, log2S: number): number {
+  if (reciprocity === null || log2S <= reciprocity.thresholdLog2) return log2S;
+  return reciprocity.thresholdLog2 + (log2S - reciprocity.thresholdLog2) / reciprocity.exponent;
 }

@@ -94,8 +94,9 @@ describe('marks that cannot be passed', () => {
     expect(controls('passingCandid', {}, { standard }).isoCeiling).toBeLessThanOrEqual(BODY.highestIso);
   });
   it.each([
-    [{ subject: { nearM: 0.01, farM: 5, medianM: 3, spread: 0.2 } }, 'subject.nearM'],
-    [{ subject: { nearM: 5, farM: 2, medianM: 3, spread: 0.2 } }, 'subject.farM must be greater than subject.nearM'],
+    [{ subject: { nearM: 0, farM: 5, medianM: 3, spread: 0.2 } }, 'subject.nearM'],
+    [{ subject: { nearM: 0.01, farM: 5, medianM: 0.02, spread: 0.2 } }, 'subject.medianM'],
+    [{ subject: { nearM: 5, farM: 2, medianM: 3, spread: 0.2 } }, 'subject.farM must be at least subject.nearM'],
     [{ focalLengthMm: 50 }, 'focalLengthMm'],
     [{ light: { keyEv100: NaN, contrastEv: 0, surface: 'shade' as const } }, 'light.keyEv100'],
   ])('refuses %j', (over, message) => {

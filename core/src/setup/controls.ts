@@ -1,8 +1,8 @@
-import { bodyShutters, focusPositionsM, isoCeilingOf, lensApertures, rollIso } from '../kit/index.js';
+import { bodyShutters, type Film, focusPositionsM, isoCeilingOf, lensApertures, rollIso } from '../kit/index.js';
 import { blurDiscMm } from '../optics/index.js';
 import { type Approach, APPROACHES, type IntentKind } from '../stop/index.js';
 import { markedBetween, snapToMark } from '../units/index.js';
-import { exposureUsed, figuresOf, type SetUpInput } from './searchInput.js';
+import { exposureUsed, figuresOf, type SetUpInput, supportsOf } from './searchInput.js';
 
 /** What floats when the hand has set what it sets. */
 export type CameraMode = 'shutterThenIso' | 'isoFloats' | 'shutterFloats' | 'nothingFloats';
@@ -28,6 +28,8 @@ export interface Controls {
   /** The fastest that the camera may use: the sync time with flash. */
   readonly fastestS: number;
   readonly slowestS: number;
+  /** Past its threshold a film takes less of a long exposure than its length: null for a sensor. */
+  readonly reciprocity: { readonly thresholdLog2: number; readonly exponent: number } | null;
 }
 
 /** Marks are compared with a little room, because 2^2.5 and a lens's own 5.6 are the same click. */
@@ -101,7 +103,7 @@ function acrossOf(input: SetUpInput, exposure: Approach['exposure'], isTimed: bo
     case 'fixedIso':
       return { kind: 'iso', values: markedBetween('iso', body.markStep, body.baseIso, isoCeiling) };
     case 'baseIsoLong':
-      return { kind: 'support', values: APPROACHES.support.map((_, k) => k) };
+      return { kind: 'support', values: supportsOf(input).map((support) => APPROACHES.support.indexOf(support)) };
   }
 }
 
@@ -134,7 +136,12 @@ export function controlsOf(input: SetUpInput, options: ControlOptions = {}): Con
     isoCeiling,
     fastestS: fastestOf(input),
     slowestS: body.slowestShutterS,
+    reciprocity: body.medium === 'film' && film !== null ? reciprocityOf(film) : null,
   };
+}
+
+function reciprocityOf({ reciprocityThresholdS, reciprocityExponent }: Film): Controls['reciprocity'] {
+  return { thresholdLog2: Math.log2(reciprocityThresholdS), exponent: reciprocityExponent };
 }
 
 /** Width of one pixel; film is taken for as fine as 6000 across. */

@@ -1,6 +1,6 @@
 import type { AutoExposure } from '../exposure/index.js';
 import type { Hand } from '../stop/index.js';
-import { cameraFrame, cameraSets } from './cameraSets.js';
+import { cameraFrame, cameraSets, meteredLog2 } from './cameraSets.js';
 import { type BrokenLimit, type Factors, factorsAt, limitsAt } from './limits.js';
 import { supportOf } from './scene.js';
 import { type CellPlace, cellIndex, type Cells, setInStops } from './searchAt.js';
@@ -10,7 +10,10 @@ import type { SharpZone } from './sharpZone.js';
 export interface Evaluation {
   readonly hand: Hand;
   /** What the camera makes of it at the mean light, unrounded. */
-  readonly camera: Pick<AutoExposure, 'fNumber' | 'shutterS' | 'iso' | 'errorEv'>;
+  readonly camera: Pick<AutoExposure, 'fNumber' | 'shutterS' | 'iso' | 'errorEv'> & {
+    /** What a meter would say for this exposure: shorter than the exposure where a film tires. */
+    readonly meteredS: number;
+  };
   /** By the total blur; null where diffraction alone exceeds the standard. With the centre point: locked at the median. */
   readonly sharp: SharpZone | null;
   /** Chance of a good frame. */
@@ -44,7 +47,8 @@ export function cameraAt({ scene, keyEv100 }: Pick<Cells, 'scene' | 'keyEv100'>,
   const set = setInStops(scene, controls.across.values[place.across] as number);
   cameraSets(frame, keyEv100 - placement.keyEv, 2 * Math.log2(fNumber), set, camera);
   const errorEv = Math.abs(camera.errorEv) < 1e-9 ? 0 : camera.errorEv;
-  return { fNumber, shutterS: 2 ** camera.log2S, iso: controls.isoBase * 2 ** camera.isoStops, errorEv };
+  const meteredS = 2 ** meteredLog2(frame, camera.log2S);
+  return { fNumber, shutterS: 2 ** camera.log2S, meteredS, iso: controls.isoBase * 2 ** camera.isoStops, errorEv };
 }
 
 export function evaluationAt(cells: Cells, place: CellPlace): Evaluation {

@@ -4,7 +4,7 @@ import { DEFAULT_INTENTS, INTENT_KINDS, type IntentKind } from '../stop/index.js
 import { bestCell } from './best.js';
 import { type Evaluation, evaluationAt } from './evaluation.js';
 import { keepsHardLimits } from './limits.js';
-import type { Scene } from './scene.js';
+import { relit, type Scene } from './scene.js';
 import { type CellPlace, cellIndex, type Cells, placeOfCell, searchAt } from './searchAt.js';
 import type { SetUpInput } from './searchInput.js';
 import { foundIn, placeOfHand, prepareSearch } from './searchSetUp.js';
@@ -223,8 +223,9 @@ function scoreOf(cells: Cells, place: CellPlace): number {
   return cells.score[cellIndex(cells, place)] as number;
 }
 
-/** A ladder whose stop has been prepared. */
-export function ladderOf(scene: Scene, keyEv100: number, { through }: LadderOptions = {}): LightLadder {
+/** A ladder whose stop has been prepared. A rung is at its exact EV: when that comes is the day's question, not its own. */
+export function ladderOf(prepared: Scene, keyEv100: number, { through }: LadderOptions = {}): LightLadder {
+  const scene = relit(prepared, { ...prepared.input.light, spreadEv: 0 });
   const { figures, input } = scene;
   const evs = ladderEvs(keyEv100);
   const cells = evs.map((ev100) => searchAt(scene, ev100));
@@ -259,7 +260,7 @@ export function ladderOf(scene: Scene, keyEv100: number, { through }: LadderOpti
   const prices = pricesOf(scene);
   const found = cheapestPath(losses, (a, b) => priceOfStep(prices, candidates[a] as CellPlace, candidates[b] as CellPlace));
   // From a hand that burns the highlights no step darker is allowed to close again: the stop's own ladder then.
-  if (found === null && through !== undefined) return ladderOf(scene, keyEv100);
+  if (found === null && through !== undefined) return ladderOf(prepared, keyEv100);
   const path = found?.path.map((k) => candidates[k] as CellPlace) ?? [];
   const endEv = evs[span.last + 1];
   return {

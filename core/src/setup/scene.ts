@@ -3,7 +3,7 @@ import { flashReachM } from '../exposure/index.js';
 import type { Figures } from '../kit/index.js';
 import { type Placement, placementOf } from '../metering/index.js';
 import { circleOfConfusionMm, geometricAllowanceMm, sharpZone } from '../optics/index.js';
-import { type Approach, APPROACHES } from '../stop/index.js';
+import { type Approach, APPROACHES, zoneLawOf } from '../stop/index.js';
 import { centrePointTable } from './centrePoint.js';
 import { type ControlOptions, type Controls, controlsOf, isolatesEnough } from './controls.js';
 import type { Crowd, DepthAndMotion } from './crowd.js';
@@ -17,6 +17,7 @@ import { angleNodes, speedLaw } from './speeds.js';
 import { steadyCurve } from './steadiness.js';
 import { log2TimeOf, type TimeGrid, timeGrid } from './timeGrid.js';
 import { timeWorth } from './wantedTime.js';
+import { coverTable } from './coverTable.js';
 import { type WeightedZone, zoneTable } from './zoneTable.js';
 
 /**
@@ -84,17 +85,22 @@ function toleranceOf({ film, body }: SetUpInput, figures: Figures): ExposureTole
   return { underEv: figures.exposureUnderEv, overEv: figures.exposureOverEv, fadeEv };
 }
 
+/** Of every aperture with every focus, what is sharp: once, or by the guesses at the spot. */
+function zonesOf(scene: Pick<Scene, 'input' | 'circleMm' | 'sharp' | 'controls'>): readonly (readonly WeightedZone[])[] {
+  const { input, controls } = scene;
+  const byEye = input.approach.focus === 'lockedOnSpot' && shootingOf(input).spotByEye;
+  if (byEye) return controls.fNumbers.map((fNumber) => guessedZones(scene, fNumber));
+  return scene.sharp.map((sharp) => [{ weight: 1, sharp }]);
+}
+
 function tableOf(scene: Pick<Scene, 'input' | 'circleMm' | 'crowd' | 'grid' | 'sharp' | 'controls' | 'figures'>): DepthAndMotion {
   const { input, crowd, grid, circleMm, controls, figures } = scene;
+  if (zoneLawOf(input) === 'allOfIt') return coverTable(crowd, zonesOf(scene), input.subject, grid);
   if (input.approach.focus === 'centrePoint') {
     const apertures = controls.fNumbers.map((fNumber) => ({ fNumber, allowanceMm: geometricAllowanceMm(fNumber, circleMm) }));
     return centrePointTable(crowd, { offsetDeg: figures.centreOffsetDeg, delayS: input.body.autofocusDelayS }, apertures, grid);
   }
-  const byEye = input.approach.focus === 'lockedOnSpot' && shootingOf(input).spotByEye;
-  const zones = byEye
-    ? controls.fNumbers.map((fNumber) => guessedZones(scene, fNumber))
-    : scene.sharp.map((sharp) => [{ weight: 1, sharp }]);
-  return zoneTable(crowd, zones, grid);
+  return zoneTable(crowd, zonesOf(scene), grid);
 }
 
 /** Source of every rule: docs/formulas.md#search. The input is taken as checked. */

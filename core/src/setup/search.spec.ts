@@ -36,6 +36,7 @@ const anyStop = fc.record({
   focus: fc.constantFrom('fixedZone' as const, 'lockedOnSpot' as const, 'centrePoint' as const),
   depth: fc.constantFrom('free' as const, 'deep' as const, 'contextual' as const, 'isolating' as const),
   support: fc.constantFrom('handheld' as const, 'braced' as const, 'tripod' as const),
+  law: fc.constantFrom(undefined, 'whoeverPasses' as const, 'allOfIt' as const),
 });
 type AnyStop = typeof anyStop extends fc.Arbitrary<infer Stop> ? Stop : never;
 
@@ -44,7 +45,7 @@ function stopOf(any: AnyStop): SetUpInput {
   return input(any.intent, any.keyEv100, {
     body: FULL_BODY,
     lens: FULL_LENS,
-    subject: { nearM: medianM * 0.7, farM: medianM * 1.6, medianM, spread },
+    subject: { nearM: medianM * 0.7, farM: medianM * 1.6, medianM, spread, ...(any.law === undefined ? {} : { law: any.law }) },
     movers: { ...WALKERS, speedMps, speedSpreadMps: 0.2 * speedMps + 0.05, travelAngleDeg: any.angle, travelSpreadDeg: any.sector },
     light: { keyEv100: any.keyEv100, contrastEv: 3, surface: 'cameraSide', spreadEv: any.spreadEv },
     approach: { exposure: any.exposure, focus: any.focus, depth: any.depth, support: any.support },
@@ -102,7 +103,7 @@ describe('the chance of one set-up', () => {
         fc.constantFrom('slowerShutter' as const, 'underexpose' as const),
         fc.constantFrom('aperturePriority' as const, 'bothHeld' as const),
         (sceneEv100, apertureLog2, log2S, atCeiling, mode) => {
-          const controls = { isoBase: 200, isoCeiling: 6400, fastestS: 2 ** -12, slowestS: 8 };
+          const controls = { isoBase: 200, isoCeiling: 6400, fastestS: 2 ** -12, slowestS: 8, reciprocity: null };
           const frame = cameraFrame(
             { ...controls, mode: mode === 'bothHeld' ? 'isoFloats' : 'shutterThenIso' } as never,
             atCeiling === 'slowerShutter',
@@ -148,8 +149,10 @@ function exhaustive(stop: SetUpInput): { readonly chance: number; readonly hand:
   keep(({ score }) => -Math.round(score / 0.002));
   keep(({ hand }) => Math.abs(Math.log2(hand.fNumber / 8)));
   const { exposure } = stop.approach;
-  if (exposure === 'aperturePriority') keep(({ hand }) => hand.shutterS as number);
-  else if (exposure === 'fixedIso') keep(({ hand }) => hand.iso as number);
+  if (exposure === 'aperturePriority') {
+    keep(({ hand, camera }) => Math.abs(Math.log2((hand.shutterS as number) / camera.shutterS)));
+    keep(({ hand }) => hand.shutterS as number);
+  } else if (exposure === 'fixedIso') keep(({ hand }) => hand.iso as number);
   else if (exposure === 'bothHeld') keep(({ hand }) => -(hand.shutterS as number));
   keep(({ hand }) => hand.focusM);
   return { chance: (left[0] as { chance: number }).chance, hand: left[0]?.hand };

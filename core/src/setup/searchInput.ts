@@ -1,7 +1,7 @@
 import { type Body, DEFAULT_FIGURES, type Figures, type Film, type Flash, type Lens, type Standard } from '../kit/index.js';
 import type { Approach, Intent, Movers, Shooting, StopLight, Subject } from '../stop/index.js';
-import { DEFAULT_SHOOTING } from '../stop/index.js';
-import { checkBetween, checkBeyondFocalLength, checkFinite, rangeError } from '../units/index.js';
+import { APPROACHES, DEFAULT_SHOOTING } from '../stop/index.js';
+import { checkBetween, checkBeyondFocalLength, checkFinite, checkPositive, rangeError } from '../units/index.js';
 
 /** Everything that a set-up is worked out from, plain data. */
 export interface SetUpInput {
@@ -19,10 +19,17 @@ export interface SetUpInput {
   readonly standard: Standard;
   readonly approach: Approach;
   readonly shooting?: Shooting;
+  /** What there is to stand on; all there are by default. */
+  readonly supports?: readonly Approach['support'][];
 }
 
 export function figuresOf({ standard }: Pick<SetUpInput, 'standard'>): Figures {
   return { ...DEFAULT_FIGURES, ...standard.figures };
+}
+
+/** Supports at hand, the lightest first. */
+export function supportsOf({ supports = APPROACHES.support }: Pick<SetUpInput, 'supports'>): readonly Approach['support'][] {
+  return APPROACHES.support.filter((support) => support === 'handheld' || supports.includes(support));
 }
 
 export function shootingOf({ shooting = DEFAULT_SHOOTING }: Pick<SetUpInput, 'shooting'>): Shooting {
@@ -32,11 +39,10 @@ export function shootingOf({ shooting = DEFAULT_SHOOTING }: Pick<SetUpInput, 'sh
 /** The public door: ranges that the search relies on. */
 export function checkSetUpInput({ subject, lens, focalLengthMm, light, movers }: SetUpInput): void {
   checkBetween('focalLengthMm', focalLengthMm, lens.shortestMm, lens.longestMm);
-  checkBeyondFocalLength('subject.nearM', subject.nearM, focalLengthMm);
-  checkBeyondFocalLength('subject.farM', subject.farM, focalLengthMm, { orInfinity: true });
+  checkPositive('subject.nearM', subject.nearM);
   checkBeyondFocalLength('subject.medianM', subject.medianM, focalLengthMm);
-  if (subject.farM <= subject.nearM) {
-    throw rangeError('subject.farM', `greater than subject.nearM (${subject.nearM})`, subject.farM);
+  if (!(subject.farM >= subject.nearM)) {
+    throw rangeError('subject.farM', `at least subject.nearM (${subject.nearM})`, subject.farM);
   }
   checkFinite('light.keyEv100', light.keyEv100);
   checkBetween('light.spreadEv', light.spreadEv ?? 0, 0, 20);

@@ -54,7 +54,7 @@ export function placeOfHand({ controls }: Scene, hand: Hand): CellPlace {
   const value = across.kind === 'iso' ? hand.iso : across.kind === 'support' ? null : hand.shutterS;
   const mark =
     across.kind === 'support'
-      ? APPROACHES.support.indexOf(support)
+      ? markOf(across.values, APPROACHES.support.indexOf(support), 'hand.support')
       : markOf(across.values, value ?? NaN, `hand.${across.kind === 'iso' ? 'iso' : 'shutterS'}`);
   return {
     aperture: markOf(controls.fNumbers, hand.fNumber, 'hand.fNumber'),
@@ -69,13 +69,18 @@ function nearestMark(marks: readonly number[], value: number | null, fallback: n
   return marks.reduce((best, mark, k) => (far(mark) < far(marks[best] as number) ? k : best), 0);
 }
 
+/** The place among the supports at hand of one that may not be: the steadiest that is no steadier. */
+function steadiestUpTo(values: readonly number[], support: number | null): number {
+  return values.reduce((best, value, k) => (value <= (support ?? 0) ? k : best), 0);
+}
+
 /** The cell nearest to a hand's settings, where kit or approach have changed since; `fallback` for what it does not set. */
 export function nearestPlace({ controls }: Scene, hand: Hand, fallback: CellPlace): CellPlace {
   const { kind, values } = controls.across;
   const value = kind === 'support' ? APPROACHES.support.indexOf(hand.support) : kind === 'iso' ? hand.iso : hand.shutterS;
   return {
     aperture: nearestMark(controls.fNumbers, hand.fNumber, fallback.aperture),
-    across: kind === 'support' ? (value ?? fallback.across) : nearestMark(values, value, fallback.across),
+    across: kind === 'support' ? steadiestUpTo(values, value) : nearestMark(values, value, fallback.across),
     focus: nearestMark(controls.focusM, hand.focusM, fallback.focus),
   };
 }

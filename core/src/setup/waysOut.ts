@@ -1,8 +1,8 @@
 import type { Lens, Standard } from '../kit/index.js';
-import { type Approach, APPROACHES, DEFAULT_INTENTS, INTENT_KINDS, type IntentKind, type Subject } from '../stop/index.js';
+import { type Approach, APPROACHES, DEFAULT_INTENTS, INTENT_KINDS, type IntentKind, scaledZone } from '../stop/index.js';
 import { isoCeilingOf } from '../kit/index.js';
 import { personHeightShare } from '../optics/index.js';
-import { exposureUsed, figuresOf, type SetUpInput, shootingOf } from './searchInput.js';
+import { exposureUsed, figuresOf, type SetUpInput, shootingOf, supportsOf } from './searchInput.js';
 import { type Found, searchSetUp } from './searchSetUp.js';
 
 /** One thing to do otherwise. */
@@ -25,10 +25,6 @@ export interface WayOutResult {
   readonly found: Found;
 }
 
-function scaled(subject: Subject, times: number): Subject {
-  return { ...subject, nearM: subject.nearM * times, farM: subject.farM * times, medianM: subject.medianM * times };
-}
-
 interface Change {
   readonly way: WayOut;
   readonly input: SetUpInput;
@@ -36,7 +32,8 @@ interface Change {
 
 function supportChanges(input: SetUpInput): readonly Change[] {
   if (exposureUsed(input) === 'baseIsoLong') return [];
-  const steadier = APPROACHES.support.slice(APPROACHES.support.indexOf(input.approach.support) + 1);
+  const now = APPROACHES.support.indexOf(input.approach.support);
+  const steadier = supportsOf(input).filter((support) => APPROACHES.support.indexOf(support) > now);
   return steadier.map((support) => ({
     way: { kind: 'support', support },
     input: { ...input, approach: { ...input.approach, support } },
@@ -47,14 +44,14 @@ const DISTANCE_STEPS = [0.5, 2 / 3, 1.5, 2];
 
 function distanceChanges(input: SetUpInput): readonly Change[] {
   return DISTANCE_STEPS.map((times) => {
-    const subject = scaled(input.subject, times);
+    const subject = scaledZone(input.subject, times);
     const { focalLengthMm, body } = input;
     const heightShare = personHeightShare({ focalLengthMm, uprightMm: body.sensorHeightMm, distanceM: subject.medianM });
     return {
       way: { kind: 'distance', times, medianM: subject.medianM, heightShare } as const,
       input: { ...input, subject },
     };
-  }).filter(({ input: { subject, focalLengthMm } }) => subject.nearM > (focalLengthMm / 1000) * 2);
+  }).filter(({ input: { subject, focalLengthMm } }) => subject.medianM > (focalLengthMm / 1000) * 2);
 }
 
 /** A zoom is tried at both of its ends. */
@@ -63,7 +60,7 @@ function lensChanges(input: SetUpInput, lenses: readonly Lens[]): readonly Chang
     const lengths = lens.shortestMm === lens.longestMm ? [lens.shortestMm] : [lens.shortestMm, lens.longestMm];
     return lengths
       .filter((focalLengthMm) => lens.id !== input.lens.id || focalLengthMm !== input.focalLengthMm)
-      .filter((focalLengthMm) => input.subject.nearM > focalLengthMm / 1000)
+      .filter((focalLengthMm) => input.subject.medianM > focalLengthMm / 1000)
       .map((focalLengthMm) => ({
         way: { kind: 'lens', lensId: lens.id, name: lens.name, focalLengthMm } as const,
         input: { ...input, lens, focalLengthMm },

@@ -48,15 +48,28 @@ export function whyFocus({ input, crowd }: Scene, found: Evaluation, geometric: 
   };
 }
 
+/** What the meter says and what the film needs, where they are two things. */
+function reciprocityInputs({ film }: Scene['input'], { camera }: Evaluation): readonly WhyInput[] {
+  if (film === null || camera.meteredS === camera.shutterS) return [];
+  return [
+    { label: 'the meter says', value: camera.meteredS, unit: 'shutter' },
+    { label: 'this film needs', value: camera.shutterS, unit: 'shutter' },
+    { label: 'it tires from', value: film.reciprocityThresholdS, unit: 'shutter' },
+    { label: 'by the exponent', value: film.reciprocityExponent, unit: 'number' },
+  ];
+}
+
 export function whyShutter({ input, crowd }: Scene, found: Evaluation, motionLimitS: number, handsLimitS: number): Why {
   const { movers } = input;
   const { smear } = crowd;
   return {
     formula:
       'The slower, the less ISO; the faster, the fewer smear and shake. Smear: image speed x time for every distance, ' +
-      'speed and direction. Hands: 80 % at their limit, 97 % a stop faster, 35 % a stop slower.',
+      'speed and direction. Hands: 80 % at their limit, 97 % a stop faster, 35 % a stop slower. Past its threshold t₀ a film ' +
+      'needs t₀·(t/t₀)^p for a metered t.',
     inputs: [
       ...chanceInputs(found),
+      ...reciprocityInputs(input, found),
       { label: 'free of shake', value: found.factors.shake, unit: 'percent' },
       { label: 'smeared no more than allowed', value: found.factors.motion, unit: 'percent' },
       { label: 'your hands’ limit', value: handsLimitS, unit: 'shutter' },
@@ -72,14 +85,14 @@ export function whyShutter({ input, crowd }: Scene, found: Evaluation, motionLim
 
 export function whyIso({ controls, placement }: Scene, found: Evaluation, expected: number): Why {
   const { camera, hand } = found;
-  const targetEv = Math.log2(camera.fNumber ** 2 / camera.shutterS) - Math.log2(camera.iso / 100) + camera.errorEv;
+  const targetEv = Math.log2(camera.fNumber ** 2 / camera.meteredS) - Math.log2(camera.iso / 100) + camera.errorEv;
   return {
     formula: 'ISO = 100·N²/(t·2^EV): the least that exposes the key tone at this aperture and shutter.',
     inputs: [
       { label: 'light on the key tone, less its placement', value: targetEv, unit: 'ev' },
       { label: 'its placement', value: placement.keyEv, unit: 'stops' },
       { label: 'aperture', value: hand.fNumber, unit: 'aperture' },
-      { label: 'shutter', value: camera.shutterS, unit: 'shutter' },
+      { label: 'shutter, as metered', value: camera.meteredS, unit: 'shutter' },
       { label: 'base', value: controls.isoBase, unit: 'iso' },
       { label: 'ceiling', value: controls.isoCeiling, unit: 'iso' },
       { label: 'sits near', value: expected, unit: 'iso' },

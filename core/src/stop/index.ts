@@ -23,7 +23,18 @@ export {
   type ThresholdName,
   type WindowThresholds,
 } from './thresholds.js';
-export type { Consent, HoursSpan, Movers, Pavement, Stop, Subject, SunGap } from './stop.js';
+export {
+  type Consent,
+  type HoursSpan,
+  type Movers,
+  type Pavement,
+  type Stop,
+  type Subject,
+  type SunGap,
+  ZONE_LAWS,
+  type ZoneLaw,
+} from './stop.js';
+export { scaledZone, shareLeftOut, underLaw, withEnds, withPassers, zoneLawFor, zoneLawOf, zoneOfPassers } from './zone.js';
 export { DEFAULT_SHOOTING, LAMP_KINDS, type LampKind, type Shooting, SMEAR_WISHES, type SmearWish } from './shooting.js';
 export {
   lightOfDay,

@@ -7,7 +7,11 @@ import type { GroundMark } from './ground.js';
 import type { Hand } from './hand.js';
 import type { Shooting } from './shooting.js';
 
-/** Where people are sharp or not: the zone wanted and the distances at which they really pass. */
+/** What shall be sharp: whoever passes, wherever they do, or all of it from near to far. */
+export type ZoneLaw = 'whoeverPasses' | 'allOfIt';
+export const ZONE_LAWS = ['whoeverPasses', 'allOfIt'] as const satisfies readonly ZoneLaw[];
+
+/** Where people are sharp or not. Four numbers that say one thing; `zone.ts` keeps them together. */
 export interface Subject {
   readonly nearM: number;
   /** `Infinity` allowed. */
@@ -15,6 +19,8 @@ export interface Subject {
   readonly medianM: number;
   /** σ of the logarithm of the distances. */
   readonly spread: number;
+  /** Absent: as the intent has it. */
+  readonly law?: ZoneLaw;
 }
 
 export interface Movers {
