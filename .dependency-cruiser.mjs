@@ -11,6 +11,7 @@ const CORE = [
   'metering',
   'setup',
   'walk',
+  'plan',
   'log',
   'formats',
 ];

@@ -3,6 +3,8 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+// Compiled by `npm run build:core`.
+import { writeArchive } from '../core/dist/index.js';
 
 const FILE = join(dirname(dirname(fileURLToPath(import.meta.url))), 'app/public/demo.json');
 const RAD = Math.PI / 180;
@@ -150,5 +152,6 @@ demo.walks = demo.walks.map((walk) => ({
   districtId: 'orrel',
   stops: walk.stops.map((stop) => ({ ...stop, sunGap: null })),
 }));
-writeFileSync(FILE, `${JSON.stringify(demo, null, 1)}\n`);
+const { format: _, version: __, ...archive } = demo;
+writeFileSync(FILE, writeArchive(archive));
 process.stdout.write(`${buildings.length} buildings, ${heroes.length} of them at the stops\n`);

@@ -393,6 +393,16 @@ export {
   yearOfQualitySteps,
   yearOfSun,
   type YearOfSun,
+  scaledZone,
+  shareLeftOut,
+  underLaw,
+  withEnds,
+  withPassers,
+  ZONE_LAWS,
+  type ZoneLaw,
+  zoneLawFor,
+  zoneLawOf,
+  zoneOfPassers,
 } from './stop/index.js';
 export {
   checkArray,
@@ -437,4 +447,37 @@ export {
   walkLegs,
   type WalkPlace,
 } from './walk/index.js';
-export { type Archive, ARCHIVE_FORMAT, ARCHIVE_VERSION, DEFAULT_SETTINGS, type Settings, writeArchive } from './formats/archive.js';
+export { ARCHIVE_FORMAT, ARCHIVE_VERSION, archiveParts, writeArchive } from './formats/archive/writeArchive.js';
+export {
+  type Archive,
+  COLLECTION_NAMES,
+  type CollectionName,
+  COLLECTIONS,
+  EMPTY_ARCHIVE,
+  LIST_NAMES,
+  type ListName,
+  type Reference,
+  type Rows,
+  SINGLE_NAMES,
+  type SingleName,
+} from './formats/archive/collections.js';
+export { LONGEST_NAME, MOST_CORNERS_IN_ALL } from './formats/archive/limits.js';
+export { DEFAULT_SETTINGS, type Settings } from './formats/archive/settings.js';
+export {
+  districtOf,
+  halfFieldDeg,
+  type Holdings,
+  type HomeQuestion,
+  homeQuestion,
+  type KitInHand,
+  kitInHand,
+  lensesInBag,
+  lightFor,
+  lightInputFor,
+  ofKind,
+  reachOf,
+  setUpInputFor,
+  siteOf,
+  type StopSite,
+  supportsInBag,
+} from './plan/index.js';

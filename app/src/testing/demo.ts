@@ -1,9 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { cloudOf, type StopDay, stopDay, type Walk } from '@roam-dial/core';
+import { cloudOf, lightInputFor, siteOf, type StopDay, stopDay, type Walk } from '@roam-dial/core';
 import { readArchive } from '@roam-dial/core/formats';
 import type { Workspace } from '../app/data/workspace';
-import { lightInputFor, siteOf } from '../app/state/site';
 
 /** The shipped demo as a browser has it on its day. */
 export function demoWorkspace(): Workspace {

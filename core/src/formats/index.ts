@@ -1,11 +1,4 @@
-export {
-  type Archive,
-  ARCHIVE_FORMAT,
-  ARCHIVE_VERSION,
-  DEFAULT_SETTINGS,
-  LARGEST_ARCHIVE_BYTES,
-  MOST_BUILDINGS,
-  type Settings,
-  writeArchive,
-} from './archive.js';
-export { readArchive, type ReadArchive, type Refusal } from './readArchive.js';
+/** Reading what is stored or kept as a file: an entry of its own, because the validator is only needed then. */
+export { pathText, readArchive, type ReadArchive, type Refusal } from './archive/readArchive.js';
+export { readRow, type ReadRow, type RowProblem } from './archive/readRow.js';
+export { LARGEST_ARCHIVE_BYTES } from './archive/writeArchive.js';

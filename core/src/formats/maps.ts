@@ -1,5 +1,11 @@
 /** Maps and forecasts: an entry of their own, because their parsers are only needed when a file is read. */
-export { DEFAULT_DISTRICT_OPTIONS, type DistrictFound, type DistrictOptions, type DistrictReport } from './districtFeatures.js';
-export { type ReadDistrict, readDistrictSteps, type ReadingProgress } from './readDistrict.js';
-export { readForecast, type ReadForecast } from './readForecast.js';
-export { writeDistrict } from './writeDistrict.js';
+export {
+  DEFAULT_DISTRICT_OPTIONS,
+  type DistrictFound,
+  type DistrictOptions,
+  type DistrictReport,
+} from './maps/districtFeatures.js';
+export { LEFT_OUT_REASONS, type LeftOut, type LeftOutReason } from './maps/leftOut.js';
+export { type ReadDistrict, readDistrictSteps, type ReadingProgress } from './maps/readDistrict.js';
+export { readForecast, type ReadForecast } from './maps/readForecast.js';
+export { writeDistrict } from './maps/writeDistrict.js';

@@ -70,9 +70,8 @@ function isOneFace(a: Met, b: Met): boolean {
 /** The walls that belong to one face with `first`, reached from neighbour to neighbour. */
 function faceFrom(first: Met, all: readonly Met[]): Met[] {
   const face = [first];
-  for (let k = 0; k < face.length; k++) {
-    for (const other of all) if (!face.includes(other) && isOneFace(face[k] as Met, other)) face.push(other);
-  }
+  // What is found on the way is gone through too.
+  for (const wall of face) face.push(...all.filter((other) => !face.includes(other) && isOneFace(wall, other)));
   return face;
 }
 

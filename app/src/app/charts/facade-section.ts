@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { elementWidth } from './element-size';
 
 const LEFT_PX = 30;
@@ -80,7 +80,8 @@ export class FacadeSection {
 
   private readonly width = elementWidth(640);
   private isDragging = false;
-  private heldScale: number | null = null;
+  /** While the camera is dragged the scale stands still. */
+  private readonly heldScale = signal<number | null>(null);
   protected readonly height = HEIGHT_PX;
   protected readonly facadePx = FACADE_PX;
   protected readonly svgWidth = computed(() => this.width());
@@ -89,7 +90,7 @@ export class FacadeSection {
     const farM = Math.max(this.distanceM(), ...this.marks().map(({ distanceM }) => distanceM)) * 1.08;
     const across = (this.width() - LEFT_PX - RIGHT_PX - FACADE_PX) / farM;
     const up = (HEIGHT_PX - TOP_PX - GROUND_PX) / (this.facadeHeightM() * 1.1);
-    return this.heldScale ?? Math.min(across, up);
+    return this.heldScale() ?? Math.min(across, up);
   });
   protected readonly view = computed(() => {
     const px = this.pxPerM();
@@ -120,7 +121,7 @@ export class FacadeSection {
     if (event.button !== 0) return;
     (event.currentTarget as Element).setPointerCapture(event.pointerId);
     this.isDragging = true;
-    this.heldScale = this.pxPerM();
+    this.heldScale.set(this.pxPerM());
   }
 
   protected drag(event: PointerEvent): void {
@@ -132,7 +133,7 @@ export class FacadeSection {
 
   protected release(): void {
     this.isDragging = false;
-    this.heldScale = null;
+    this.heldScale.set(null);
   }
 
   protected press(event: KeyboardEvent): void {

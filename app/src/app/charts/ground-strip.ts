@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output, signal } from '@angular/core';
 import type { GroundMark, Passer } from '@roam-dial/core';
 import type { Wording } from '../wording/wording';
 import { elementWidth } from './element-size';
@@ -50,23 +50,25 @@ export class GroundStrip {
   readonly moved = output<GroundMove>();
 
   private readonly width = elementWidth(680);
-  private dragging: GroundHandle | null = null;
+  private readonly dragging = signal<GroundHandle | null>(null);
   protected readonly topPx = TOP_PX;
   protected readonly bandPx = BAND_PX;
   protected readonly footPx = TOP_PX + BAND_PX;
   protected readonly fullHeight = TOP_PX + BAND_PX + AXIS_PX;
   protected readonly svgWidth = computed(() => this.width());
   /** While something is dragged the scale stands still. */
-  private readonly reachM = linkedSignal<number, number>({
-    source: () =>
-      groundReachM([
+  private readonly reachM = linkedSignal<{ readonly wanted: number; readonly isHeld: boolean }, number>({
+    source: () => ({
+      isHeld: this.dragging() !== null,
+      wanted: groundReachM([
         this.wantedFarM(),
         this.medianM() * 2,
         this.sharp()?.nearM ?? 0,
         ...this.marks().map(({ distanceM }) => distanceM),
         Math.min(this.sharp()?.farM ?? 0, this.medianM() * 3),
       ]),
-    computation: (wanted, previous) => (this.dragging === null || previous === undefined ? wanted : previous.value),
+    }),
+    computation: ({ wanted, isHeld }, previous) => (isHeld && previous !== undefined ? previous.value : wanted),
   });
   protected readonly plot = computed(() =>
     groundPlot(LEFT_PX, TOP_PX, Math.max(120, this.width() - LEFT_PX - RIGHT_PX), BAND_PX, this.reachM()),
@@ -147,15 +149,16 @@ export class GroundStrip {
     if (event.button !== 0) return;
     event.stopPropagation();
     (event.currentTarget as Element).setPointerCapture(event.pointerId);
-    this.dragging = handle;
+    this.dragging.set(handle);
   }
 
   protected drag(event: PointerEvent): void {
-    if (this.dragging !== null) this.moved.emit({ handle: this.dragging, to: { distanceM: this.distanceOf(event) } });
+    const handle = this.dragging();
+    if (handle !== null) this.moved.emit({ handle, to: { distanceM: this.distanceOf(event) } });
   }
 
   protected release(): void {
-    this.dragging = null;
+    this.dragging.set(null);
   }
 
   /** A tap on the ground focuses there. */

@@ -1,13 +1,12 @@
 import { Injectable, inject } from '@angular/core';
 import { Router } from '@angular/router';
-import { DEFAULT_SETTINGS, DEFAULT_STANDARD, type Stop, type Walk, writeArchive } from '@roam-dial/core';
+import { DEFAULT_SETTINGS, DEFAULT_STANDARD, ofKind, type Stop, type Walk, writeArchive } from '@roam-dial/core';
 import type { ReadArchive } from '@roam-dial/core/formats';
 import { firstValueFrom } from 'rxjs';
 import { ArchiveService } from '../data/archive.service';
 import { createId, newStop, newWalk } from '../data/defaults';
 import { saveText } from '../data/save-file';
 import { importInto, type ImportMode } from '../data/transfer';
-import { ofKind } from './bag';
 import { CardStore } from './card.store';
 import type { Focus } from './focus.store';
 import { addStop, addWalk, duplicateStop, duplicateWalk, moveStop, removeStop, removeWalk } from './edits';

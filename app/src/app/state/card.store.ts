@@ -1,27 +1,9 @@
 import { Injectable, inject } from '@angular/core';
-import {
-  type Cells,
-  DEFAULT_FIGURES,
-  dialCardAt,
-  type Figures,
-  type Lens,
-  type SetUpInput,
-  type SetUpResult,
-  type Standard,
-  type Stop,
-  cloudOf,
-  lightOfDay,
-  type StopDay,
-  type StopLight,
-  stopLightOn,
-  type Walk,
-} from '@roam-dial/core';
+import { type Cells, dialCardAt, type KitInHand, kitInHand, type Lens, lensesInBag, lightFor, type SetUpInput, setUpInputFor, type SetUpResult, siteOf, type Standard, type Stop, type StopDay, type StopLight, type Walk } from '@roam-dial/core';
 import { combineLatest, distinctUntilChanged, map, type Observable, shareReplay } from 'rxjs';
 import type { Workspace } from '../data/workspace';
-import { kitInHand, type KitInHand, lensesInBag, ofKind } from './bag';
 import { Scenes } from './scenes';
 import { SelectionStore } from './selection.store';
-import { siteOf } from './site';
 import { DaysStore } from './days.store';
 import { type Focus, focusOn, FocusStore } from './focus.store';
 import { WorkspaceStore } from './workspace.store';
@@ -57,41 +39,8 @@ function none(reason: NoCard['reason'], detail = ''): NoCard {
   return { kind: 'none', reason, detail };
 }
 
-/** The person's figures, with what the wall in the bag really gains. */
-function standardFor({ kit, standard }: Workspace): Standard {
-  const wall = ofKind(kit, 'support').find(({ supportKind, inBag }) => supportKind === 'wall' && inBag);
-  const braceStops = standard.figures?.braceStops ?? wall?.gainStops ?? DEFAULT_FIGURES.braceStops;
-  if (braceStops === DEFAULT_FIGURES.braceStops) return standard;
-  const figures: Partial<Figures> = { ...standard.figures, braceStops };
-  return { ...standard, figures };
-}
-
-const standards = new WeakMap<Standard, { readonly kit: Workspace['kit']; readonly standard: Standard }>();
-
-/** The same object as long as nothing changed, because searches are kept by identity. */
-function steadyStandard(workspace: Workspace): Standard {
-  const known = standards.get(workspace.standard);
-  if (known?.kit === workspace.kit) return known.standard;
-  const standard = standardFor(workspace);
-  standards.set(workspace.standard, { kit: workspace.kit, standard });
-  return standard;
-}
-
-export function setUpInputFor(workspace: Workspace, walk: Walk, stop: Stop, kit: KitInHand, light: StopLight): SetUpInput {
-  const { intent, subject, movers, shooting } = stop;
-  const approach = stop.approach ?? walk.approach;
-  const standard = steadyStandard(workspace);
-  return { intent, subject, movers, light, ...kit, standard, approach, ...(shooting === undefined ? {} : { shooting }) };
-}
-
 /** Shared by all that ask about a stop on the screen's own thread. */
 export const scenes = new Scenes();
-
-/** The light at a stop from its measured day; without walls round it, or before they are measured, from the sky alone. */
-export function lightFor(walk: Walk, stop: Stop, minuteOfDay: number, day: StopDay | null): StopLight | null {
-  if (day?.hasWalls === true) return lightOfDay(day, minuteOfDay, stop.lightOffsetEv);
-  return stopLightOn({ ...walk.place, site: stop, day: walk.day, cloud: cloudOf(walk), minuteOfDay });
-}
 
 export function cardFor(
   workspace: Workspace,

@@ -1,5 +1,5 @@
 import { Injectable, inject } from '@angular/core';
-import { cloudOf, type StopDay, type Stop, type StopDayInput, type Walk } from '@roam-dial/core';
+import { cloudOf, lightInputFor, siteOf, type Stop, type StopDay, type StopDayInput, type Walk } from '@roam-dial/core';
 import {
   auditTime,
   BehaviorSubject,
@@ -16,7 +16,6 @@ import type { Workspace } from '../data/workspace';
 import { LightClient } from '../workers/light.client';
 import type { LightQuestion, SiteRef } from '../workers/light-desk';
 import { FocusStore } from './focus.store';
-import { lightInputFor, siteOf } from './site';
 import { WorkspaceStore } from './workspace.store';
 
 /** Days by stop id; a stop whose day is still being computed keeps the one it had. */

@@ -1,10 +1,8 @@
 import { Injectable, inject } from '@angular/core';
-import type { ApproachRow, HomeState, HomeStop, LightLadder, SetUpInput, StopDay, Walk, WayOutResult } from '@roam-dial/core';
+import { type ApproachRow, type HomeQuestion, homeQuestion, type HomeState, type KitInHand, type LightLadder, type WayOutResult } from '@roam-dial/core';
 import { auditTime, combineLatest, distinctUntilChanged, filter, map, type Observable, shareReplay, startWith } from 'rxjs';
-import type { Workspace } from '../data/workspace';
 import { SetUpClient } from '../workers/set-up.client';
-import { kitInHand, type KitInHand } from './bag';
-import { type Card, CardStore, lightFor, type NoCard, setUpInputFor } from './card.store';
+import { type Card, CardStore, type NoCard } from './card.store';
 import { DaysStore } from './days.store';
 import { conflate } from './conflate';
 import { partsOf } from './scenes';
@@ -19,11 +17,6 @@ export interface Finding<Answer> {
 /** The home state, and the kit that it is set on: the lens of the walk's first stop. */
 export interface HomeFinding {
   readonly home: HomeState;
-  readonly kit: KitInHand;
-}
-
-interface HomeQuestion {
-  readonly stops: readonly HomeStop[];
   readonly kit: KitInHand;
 }
 
@@ -103,18 +96,4 @@ function isSameHome(a: HomeQuestion | null, b: HomeQuestion | null): boolean {
       return parts.length === others.length && parts.every((part, j) => part === others[j]);
     })
   );
-}
-
-/** Every stop at its arrival, with the lens of the first and the walk's own approach: what a home state has to serve. */
-function homeQuestion(workspace: Workspace, walk: Walk, days: ReadonlyMap<string, StopDay | null>): HomeQuestion | null {
-  const first = walk.stops[0];
-  const kit = first === undefined ? null : kitInHand(workspace.kit, walk, { ...first, lensId: null, focalLengthMm: null });
-  if (kit === null) return null;
-  const stops = walk.stops.flatMap((stop) => {
-    const light = lightFor(walk, stop, stop.arriveMin, days.get(stop.id) ?? null);
-    if (light === null || stop.subject.nearM <= kit.focalLengthMm / 1000) return [];
-    const input: SetUpInput = { ...setUpInputFor(workspace, walk, stop, kit, light), approach: walk.approach };
-    return [{ id: stop.id, input }];
-  });
-  return { stops, kit };
 }

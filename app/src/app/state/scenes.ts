@@ -2,12 +2,9 @@ import { type Cells, checkSetUpInput, prepareSearch, relit, type Scene, searchAt
 
 const MOST = 6;
 
-/**
- * Everything of a search but the light's brightness and the zone that is wanted, by identity: what was not edited is the
- * same object. The zone is what one would like, and enters no chance.
- */
-export function partsOf({ light, subject: { medianM, spread }, ...rest }: SetUpInput): readonly unknown[] {
-  return [...Object.values(rest), light.spreadEv, light.surface, medianM, spread];
+/** Everything of a search but the light's brightness, by identity: what was not edited is the same object. */
+export function partsOf({ light, ...rest }: SetUpInput): readonly unknown[] {
+  return [...Object.values(rest), light.spreadEv, light.surface];
 }
 
 interface Kept {
@@ -16,17 +13,12 @@ interface Kept {
   cells: Cells | null;
 }
 
-/** Another light and another zone wanted need no new search. */
-function sceneFor(scene: Scene, { light, subject }: SetUpInput): Scene {
-  return relit({ ...scene, input: { ...scene.input, subject } }, light);
-}
-
 /** The last few stops' prepared searches: a moved time or a corrected light asks the same scene again. */
 export class Scenes {
   private readonly kept: Kept[] = [];
 
   of(input: SetUpInput): Scene {
-    return sceneFor(this.find(input).scene, input);
+    return relit(this.find(input).scene, input.light);
   }
 
   /** Every cell at the input's own light; the same object while that stays the same, as when a hand is dragged. */
@@ -35,9 +27,7 @@ export class Scenes {
     const { keyEv100, contrastEv } = input.light;
     const { cells } = kept;
     if (cells?.keyEv100 !== keyEv100 || cells.scene.input.light.contrastEv !== contrastEv) {
-      kept.cells = searchAt(sceneFor(kept.scene, input), keyEv100);
-    } else if (cells.scene.input.subject !== input.subject) {
-      kept.cells = { ...cells, scene: sceneFor(kept.scene, input) };
+      kept.cells = searchAt(relit(kept.scene, input.light), keyEv100);
     }
     return kept.cells as Cells;
   }

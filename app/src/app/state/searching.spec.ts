@@ -1,4 +1,4 @@
-import type { Hand, SetUpInput, Walk } from '@roam-dial/core';
+import { type Hand, type SetUpInput, type Walk, withEnds } from '@roam-dial/core';
 import { demoWorkspace } from '../../testing/demo';
 import { Subject } from 'rxjs';
 import type { Workspace } from '../data/workspace';
@@ -29,14 +29,8 @@ describe('prepared searches', () => {
     // The part that is heavy is shared.
     expect(darker.scene.table).toBe(first.scene.table);
   });
-  it('take a new zone wanted without a new search, and show it', () => {
-    const scenes = new Scenes();
-    const first = scenes.cellsOf(INPUT);
-    const zoned = scenes.cellsOf({ ...INPUT, subject: { ...INPUT.subject, nearM: 1.5 } });
-    expect(zoned.chance).toBe(first.chance);
-    expect(zoned.scene.input.subject.nearM).toBe(1.5);
-  });
   it.each<[string, (input: SetUpInput) => SetUpInput]>([
+    ['an end of the zone', (input) => ({ ...input, subject: withEnds(input.subject, 'whoeverPasses', { nearM: 1.5 }) })],
     ['a distance', (input) => ({ ...input, subject: { ...input.subject, medianM: 4 } })],
     ['the people', (input) => ({ ...input, movers: { ...input.movers, speedMps: 2 } })],
     ['the body', (input) => ({ ...input, body: { ...input.body, stabiliserStops: 0 } })],

@@ -1,8 +1,6 @@
-import type { Stop, Walk } from '@roam-dial/core';
+import { districtOf, kitInHand, lightInputFor, reachOf, siteOf, type Stop, type Walk } from '@roam-dial/core';
 import { demoWorkspace } from '../../testing/demo';
 import { changeStop, changeWalk, putDistrict, removeDistrict, setHeights } from './edits';
-import { districtOf, lightInputFor, reachOf, siteOf } from './site';
-import { kitInHand } from './bag';
 
 const WORKSPACE = demoWorkspace();
 const WALK = WORKSPACE.walks[0] as Walk;

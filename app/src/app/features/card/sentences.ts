@@ -8,8 +8,10 @@ import {
   type MeterPattern,
   type Obstacle,
   type Rung,
+  type SetUpInput,
   type SideLimit,
   type WhyInput,
+  zoneLawOf,
 } from '@roam-dial/core';
 import type { Card } from '../../state/card.store';
 import { changeText } from '../../wording/changes';
@@ -90,10 +92,19 @@ export function focusNumber({ result }: Card, wording: Wording): string {
   return wording.exactDistance(result.setUp.focus.distanceM);
 }
 
+/** What of the wish is sharp: how many of those who pass, or how much of all of it. */
+function heldWords(depth: number, { intent, subject, approach }: SetUpInput): string {
+  const of100 = Math.round(depth * 100);
+  if (zoneLawOf({ intent, subject }) === 'allOfIt') {
+    // The factor counts what is left out twice.
+    return of100 === 100 ? 'holds all of it' : `leaves out ${Math.max(1, Math.round(50 * (1 - depth)))} of 100 of it`;
+  }
+  return `holds ${of100} of 100 ${approach.focus === 'fixedZone' && subject.spread === 0 ? 'of your guesses' : 'who pass'}`;
+}
+
 export function focusNote({ result, standard, input }: Card): string {
   const { way } = result.setUp.focus;
-  const isGuess = input.approach.focus === 'fixedZone' && input.subject.spread === 0;
-  const holds = `holds ${Math.round(result.setUp.found.factors.depth * 100)} of 100 ${isGuess ? 'of your guesses' : 'who pass'}`;
+  const holds = heldWords(result.setUp.found.factors.depth, input);
   switch (way) {
     case 'preset':
       return `a mark on the ring; ${holds}`;
@@ -118,12 +129,19 @@ export function shutterRole({ result }: Card): string {
   return { slowestAuto: 'or faster', set: 'held', camera: 'by the camera' }[result.setUp.shutter.role];
 }
 
+/** A film that tires needs longer than the meter says. */
+function filmNote({ result }: Card, say: (seconds: number) => string): string {
+  const { meteredS, shutterS } = result.setUp.found.camera;
+  return meteredS < shutterS * (1 - 1e-9) ? `the meter says ${say(meteredS)}, this film needs more` : '';
+}
+
 export function shutterNote(card: Card, wording: Wording): string {
   const { input, kit, result } = card;
   const { shakeLimitS, role, seconds } = result.setUp.shutter;
   const step = kit.body.markStep;
   const say = (value: number): string => wording.shutter(value, step);
-  const hands = shakeLimitS === Infinity ? 'the tripod holds it' : `your hands hold ${say(shakeLimitS)}`;
+  const holds = shakeLimitS === Infinity ? 'the tripod holds it' : `your hands hold ${say(shakeLimitS)}`;
+  const hands = [filmNote(card, say), holds].filter((words) => words !== '').join('; ');
   if (input.intent.kind === 'longExposure' || input.intent.kind === 'fireworks') {
     return `${wantedTime(input.intent, seconds, wording)}; ${hands}`;
   }

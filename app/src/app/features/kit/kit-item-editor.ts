@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import { DEFAULT_SETTINGS, type KitItem } from '@roam-dial/core';
-import { ofKind } from '../../state/bag';
+import { DEFAULT_SETTINGS, type KitItem, ofKind } from '@roam-dial/core';
 import { CardFocus, type CardTarget } from '../../state/card-focus';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { CheckField } from '../../ui/check-field';

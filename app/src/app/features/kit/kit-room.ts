@@ -2,9 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatMenuModule } from '@angular/material/menu';
-import { DEFAULT_SETTINGS, KIT_KINDS, type KitItem, type KitKind } from '@roam-dial/core';
+import { DEFAULT_SETTINGS, KIT_KINDS, type KitItem, type KitKind, ofKind } from '@roam-dial/core';
 import { createId, newKitItem } from '../../data/defaults';
-import { ofKind } from '../../state/bag';
 import { addKitItem, changeKitItem, duplicateKitItem, removeKitItem } from '../../state/edits';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { KitItemEditor } from './kit-item-editor';

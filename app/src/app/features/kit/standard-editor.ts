@@ -1,14 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import {
+  type Body,
   DEFAULT_SETTINGS,
   DEFAULT_STANDARD,
-  type Body,
+  ofKind,
   type ShakeRule,
   type SharpnessStandard,
   type Standard,
 } from '@roam-dial/core';
-import { ofKind } from '../../state/bag';
 import { CardFocus, type CardTarget } from '../../state/card-focus';
 import { changeStandard } from '../../state/edits';
 import { WorkspaceStore } from '../../state/workspace.store';

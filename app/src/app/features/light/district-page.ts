@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import type { District, Stop } from '@roam-dial/core';
-import type { DistrictReport, ReadDistrict, ReadingProgress } from '@roam-dial/core/maps';
+import type { DistrictReport, LeftOut, LeftOutReason, ReadDistrict, ReadingProgress } from '@roam-dial/core/maps';
 import type { Subscription } from 'rxjs';
 import { StreetPlan } from '../../charts/street-plan';
 import { createId } from '../../data/defaults';
@@ -21,6 +21,20 @@ const DOING: Readonly<Record<ReadingProgress['doing'], string>> = {
   building: 'Raising the buildings',
 };
 const NONE = '';
+
+const LEFT_OUT: Readonly<Record<LeftOutReason, string>> = {
+  cornersMissing: 'because corners of theirs are not in the file',
+  notClosed: 'because their outline does not close',
+  noArea: 'because they enclose nothing',
+  underItsBase: 'because they end under their base',
+  outOfRange: 'because their size or place is out of all measure',
+};
+const MOST_NAMED = 5;
+
+function leftOutSentence({ reason, count, ids }: LeftOut): string {
+  const named = ids.slice(0, MOST_NAMED).join(', ');
+  return `${count} left out ${LEFT_OUT[reason]}: ${named}${count > MOST_NAMED ? ' and others' : ''}.`;
+}
 
 function counted(count: number, one: string, many: string): string {
   return `${count} ${count === 1 ? one : many}`;
@@ -90,8 +104,7 @@ export class DistrictPage {
       `${assumedHeights} assumed ${this.defaultHeightM()} m high`,
     ];
     if (replacedByParts > 0) words.push(`${replacedByParts} outlines replaced by their parts`);
-    if (leftOut > 0) words.push(`${leftOut} left out because they enclose nothing`);
-    return `Read: ${words.join(', ')}.`;
+    return [`Read: ${words.join(', ')}.`, ...leftOut.map(leftOutSentence)].join(' ');
   });
   protected readonly pickedHeight = computed(() => {
     const first = this.room.district()?.buildings.find(({ id }) => this.picked().has(id));

@@ -1,20 +1,8 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import {
-  type Building,
-  type District,
-  shadowScene,
-  type ShadowScene,
-  type Site,
-  type StreetShape,
-  streetShape,
-  type Stop,
-  type StopLight,
-  type Walk,
-} from '@roam-dial/core';
-import { CardStore, lightFor } from '../../state/card.store';
+import { type Building, type District, lightFor, shadowScene, type ShadowScene, type Site, siteOf, type Stop, type StopLight, type StopSite, type StreetShape, streetShape, type Walk } from '@roam-dial/core';
+import { CardStore } from '../../state/card.store';
 import { DaysStore } from '../../state/days.store';
-import { type StopSite, siteOf } from '../../state/site';
 import { WordingStore } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
 

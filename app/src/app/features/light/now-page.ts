@@ -1,11 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { apparentSun, litGroundAt, metresFrom, placeAt, type Stop, streetCut } from '@roam-dial/core';
+import { apparentSun, halfFieldDeg, kitInHand, litGroundAt, metresFrom, placeAt, type Stop, streetCut } from '@roam-dial/core';
 import { StreetPlan, type PlanStop } from '../../charts/street-plan';
 import { StreetSection } from '../../charts/street-section';
-import { kitInHand } from '../../state/bag';
 import { changeStop } from '../../state/edits';
 import { SelectionStore } from '../../state/selection.store';
-import { halfFieldDeg } from '../../state/site';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { WINDOW_WORDS, windowSpan } from '../../wording/windows';
 import { LightState } from './light-state';
@@ -72,7 +70,7 @@ export class NowPage {
     return walk.stops.flatMap((stop, k) => {
       if (stop.position === null) return [];
       const { id, name, shootingBearingDeg } = stop;
-      const field = halfFieldDeg(kitInHand(workspace.kit, walk, stop));
+      const field = halfFieldDeg(kitInHand(workspace.kit, walk, stop), stop);
       return [
         {
           id,

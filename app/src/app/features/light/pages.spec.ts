@@ -4,21 +4,21 @@ import { provideRouter } from '@angular/router';
 import type { CarpetCell } from '../../charts/year-carpet';
 import {
   CARPET_ROWS,
+  lightInputFor,
   lightOfDay,
   type SameLight,
   type Stop,
   stopDay,
   type StopDay,
   type Walk,
-  yearOfSun,
   type YearOfQuality,
+  yearOfSun,
 } from '@roam-dial/core';
 import { demoWorkspace } from '../../../testing/demo';
 import { MapsService } from '../../data/maps.service';
 import type { Workspace } from '../../data/workspace';
 import { changeWalk } from '../../state/edits';
 import { SelectionStore } from '../../state/selection.store';
-import { lightInputFor } from '../../state/site';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { Wording } from '../../wording/wording';
 import { LightState } from './light-state';

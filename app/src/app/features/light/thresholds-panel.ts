@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { DEFAULT_THRESHOLDS, INTENT_NAMES, type ThresholdName } from '@roam-dial/core';
+import { DEFAULT_THRESHOLDS, GATES, INTENT_NAMES, type ThresholdName } from '@roam-dial/core';
 import { changeWalk } from '../../state/edits';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { ValueField } from '../../ui/value-field';
@@ -37,13 +37,17 @@ const CODECS: Readonly<Record<ThresholdUnit, Codec<number>>> = {
               [codec]="row.opens"
               (changed)="set(row.name, 0, $event)"
             />
-            <rd-value-field
-              [label]="row.words + ': full'"
-              [isLabelHidden]="true"
-              [value]="row.pair[1]"
-              [codec]="row.full"
-              (changed)="set(row.name, 1, $event)"
-            />
+            @if (row.isGate) {
+              <span class="soft">all at once</span>
+            } @else {
+              <rd-value-field
+                [label]="row.words + ': full'"
+                [isLabelHidden]="true"
+                [value]="row.pair[1]"
+                [codec]="row.full"
+                (changed)="set(row.name, 1, $event)"
+              />
+            }
             @if (row.isOwn) {
               <button
                 type="button"
@@ -76,11 +80,12 @@ export class ThresholdsPanel {
       const own = walk.windows?.[name];
       const pair = own ?? DEFAULT_THRESHOLDS[name];
       const { name: words, unit } = THRESHOLD_WORDS[name];
+      const isGate = GATES.has(name);
       const rises = DEFAULT_THRESHOLDS[name][1] > DEFAULT_THRESHOLDS[name][0];
       // A ramp has two different ends, and keeps the way that it runs.
       const opens = restricted(
         CODECS[unit],
-        (v) => (rises ? v < pair[1] : v > pair[1]),
+        (v) => isGate || (rises ? v < pair[1] : v > pair[1]),
         `must be ${rises ? 'below' : 'above'} the full figure`,
       );
       const full = restricted(
@@ -88,7 +93,7 @@ export class ThresholdsPanel {
         (v) => (rises ? v > pair[0] : v < pair[0]),
         `must be ${rises ? 'above' : 'below'} the opening figure`,
       );
-      return { name, words, pair, opens, full, isOwn: own !== undefined };
+      return { name, words, pair, opens, full, isGate, isOwn: own !== undefined };
     });
   });
 
@@ -96,7 +101,7 @@ export class ThresholdsPanel {
     const walk = this.room.walk();
     if (walk === null) return;
     const [opens, full] = walk.windows?.[name] ?? DEFAULT_THRESHOLDS[name];
-    const pair = end === 0 ? ([value, full] as const) : ([opens, value] as const);
+    const pair = GATES.has(name) ? ([value, value] as const) : end === 0 ? ([value, full] as const) : ([opens, value] as const);
     this.store.edit(
       { label: `change “${THRESHOLD_WORDS[name].name}”` },
       changeWalk(walk.id, (one) => ({ ...one, windows: { ...one.windows, [name]: pair } })),

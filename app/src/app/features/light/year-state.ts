@@ -1,8 +1,7 @@
 import { computed, inject, Injectable, linkedSignal, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { bestDays, type SameLight, type YearInput, type YearOfQuality, type YearOfSun } from '@roam-dial/core';
+import { bestDays, lightInputFor, type SameLight, type YearInput, type YearOfQuality, type YearOfSun } from '@roam-dial/core';
 import { EMPTY, map, of, startWith, switchMap } from 'rxjs';
-import { lightInputFor } from '../../state/site';
 import { siteRef } from '../../state/days.store';
 import { answersOf, LightClient } from '../../workers/light.client';
 import type { LightQuestion } from '../../workers/light-desk';

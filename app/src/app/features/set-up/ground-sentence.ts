@@ -1,4 +1,4 @@
-import { blurDiscMm, diffractionBlurMm } from '@roam-dial/core';
+import { blurDiscMm, diffractionBlurMm, zoneLawOf } from '@roam-dial/core';
 import type { Card } from '../../state/card.store';
 import type { Wording } from '../../wording/wording';
 
@@ -7,8 +7,10 @@ export function groundSentence({ result, input, stop, kit }: Card, wording: Word
   const { found } = result.setUp;
   const { hand, factors, sharp } = found;
   const of100 = Math.round(factors.depth * 100);
-  const who =
-    input.approach.focus === 'fixedZone' && input.subject.spread === 0
+  const isAll = zoneLawOf(input) === 'allOfIt';
+  const who = isAll
+    ? `${of100 === 100 ? 'All' : `${Math.max(0, Math.round(100 - (100 - of100) / 2))} of 100`} of what you want sharp is inside`
+    : input.approach.focus === 'fixedZone' && input.subject.spread === 0
       ? `${of100} of 100 that you shoot at “about ${wording.distance(input.subject.medianM)}” are inside`
       : `${of100} of 100 who pass are inside`;
   const zone = sharp === null ? 'Nothing is sharp: diffraction alone is softer than your standard.' : `${who}.`;

@@ -1,15 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { type GroundMark, passersAt, sharpZone } from '@roam-dial/core';
+import { type GroundMark, nearestPlace, passersAt, sharpZone } from '@roam-dial/core';
 import { type FieldPlace, LimitsChart } from '../../charts/limits-chart';
 import { type GroundMove, GroundStrip } from '../../charts/ground-strip';
 import { changeStop } from '../../state/edits';
 import { HandStore } from '../../state/hand.store';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { CheckField } from '../../ui/check-field';
+import { zoneWords } from '../../wording/zone';
 import { flickerSentence } from './flicker-sentence';
 import { groundSentence } from './ground-sentence';
 import { GroundMarks } from './ground-marks';
-import { fieldOf, handFor, limitsView, limitsWords, placeOf } from './limits-view';
+import { fieldOf, handFor, limitsView, limitsWords } from './limits-view';
 import { RoomState } from './room-state';
 
 const PEOPLE = 24;
@@ -55,7 +56,10 @@ export class HoldsPage {
       point,
       label: this.pointLabel(),
       best: fieldOf(view.grid, view.grid.best),
-      pinned: pinned?.stopId === card.stop.id ? fieldOf(view.grid, placeOf(card.cells, pinned.found.hand)) : null,
+      pinned:
+        pinned?.stopId === card.stop.id
+          ? fieldOf(view.grid, nearestPlace(card.cells.scene, pinned.found.hand, view.grid.best))
+          : null,
     };
   });
   private readonly pointLabel = computed(() => {
@@ -70,10 +74,8 @@ export class HoldsPage {
   protected readonly summary = computed(() => {
     const card = this.room.card();
     if (card === null) return '';
-    const { subject } = card.stop;
     const wording = this.wording();
-    const wanted = wording.range(subject.nearM, subject.farM);
-    return `EV ${wording.ev(card.light.keyEv100)}, people at ${wording.distance(subject.medianM)}, wanted sharp ${wanted}`;
+    return `EV ${wording.ev(card.light.keyEv100)}, ${zoneWords(card.input, wording)}`;
   });
   protected readonly isEmpty = computed(() => this.limits()?.fields.fields.every(({ limits }) => limits.length > 0) ?? false);
 

@@ -1,5 +1,4 @@
-import type { HomeState } from '@roam-dial/core';
-import type { KitInHand } from '../../state/bag';
+import type { HomeState, KitInHand } from '@roam-dial/core';
 import type { Wording } from '../../wording/wording';
 
 export interface HomeCheck {

@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import { type Hand, isoCeilingOf } from '@roam-dial/core';
-import type { KitInHand } from '../../state/bag';
+import { type Hand, isoCeilingOf, type KitInHand } from '@roam-dial/core';
 import type { Card } from '../../state/card.store';
 import { changeWalk } from '../../state/edits';
 import { FindingsStore } from '../../state/findings.store';

@@ -107,16 +107,3 @@ export function handFor({ grid }: LimitsView, field: FieldPlace, isBestFocus: bo
     ...(isBestFocus ? { focusM: grid.focusM[place.focus] as number } : {}),
   };
 }
-
-/** Where a hand stands among the marks. */
-export function placeOf({ scene: { controls } }: Pick<Cells, 'scene'>, hand: Hand): CellPlace {
-  const { across } = controls;
-  const nearest = (marks: readonly number[], value: number): number =>
-    marks.reduce((best, mark, k) => (Math.abs(mark - value) < Math.abs((marks[best] as number) - value) ? k : best), 0);
-  const mark =
-    across.kind === 'support'
-      ? (['handheld', 'braced', 'tripod'] as const).indexOf(hand.support)
-      : nearest(across.values, (across.kind === 'iso' ? hand.iso : hand.shutterS) ?? NaN);
-  const focus = controls.focusM.indexOf(hand.focusM);
-  return { aperture: nearest(controls.fNumbers, hand.fNumber), across: Math.max(0, mark), focus: Math.max(0, focus) };
-}

@@ -1,6 +1,6 @@
 import { signal, type Type } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
-import { compareApproaches, type Hand, homeState, ladderOf, type Stop, type Walk, waysOut } from '@roam-dial/core';
+import { compareApproaches, type Hand, homeState, ladderOf, placeOfHand, type Stop, type Walk, waysOut } from '@roam-dial/core';
 import { demoWorkspace } from '../../../testing/demo';
 import { of } from 'rxjs';
 import type { Workspace } from '../../data/workspace';
@@ -17,7 +17,6 @@ import { HandsPage } from './hands-page';
 import { HoldsPage } from './holds-page';
 import { HomePanel } from './home-panel';
 import { LightPage } from './light-page';
-import { placeOf } from './limits-view';
 import { RoomState } from './room-state';
 import { SchoolsPanel } from './schools-panel';
 import { StandPage } from './stand-page';
@@ -53,7 +52,7 @@ function room(stopId: string, change: (stop: Stop) => Stop = (stop) => stop) {
     wording: () => WORDING,
     cells: () => card().cells,
     found: () => card().result.setUp.found,
-    place: () => placeOf(card().cells, card().result.setUp.found.hand),
+    place: () => placeOfHand(card().cells.scene, card().result.setUp.found.hand),
   };
   const first = card();
   const home = homeState([{ id: stopId, input: first.input }]);

@@ -1,9 +1,9 @@
+import { placeOfHand } from '@roam-dial/core';
 import { Injectable, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { CardStore } from '../../state/card.store';
 import { WordingStore } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
-import { placeOf } from './limits-view';
 
 /** What all four pages are about: the selected stop's card, its cells, and where the hand stands among them. */
 @Injectable()
@@ -24,6 +24,6 @@ export class RoomState {
   readonly found = computed(() => this.card()?.result.setUp.found ?? null);
   readonly place = computed(() => {
     const [cells, found] = [this.cells(), this.found()];
-    return cells === null || found === null ? null : placeOf(cells, found.hand);
+    return cells === null || found === null ? null : placeOfHand(cells.scene, found.hand);
   });
 }

@@ -1,5 +1,5 @@
 import { inflateSync } from 'node:zlib';
-import { barrelTape, DEFAULT_SHOOTING, homeState, isoCeilingOf, type Lens, type Stop, type Walk, waysOut } from '@roam-dial/core';
+import { barrelTape, DEFAULT_SHOOTING, homeState, isoCeilingOf, type Lens, placeOfHand, type Stop, type Walk, waysOut } from '@roam-dial/core';
 import { demoWorkspace } from '../../../testing/demo';
 import { type Card, cardFor } from '../../state/card.store';
 import { focusOn } from '../../state/focus.store';
@@ -10,7 +10,7 @@ import { fieldCheck } from './field-check';
 import { flickerSentence } from './flicker-sentence';
 import { groundSentence } from './ground-sentence';
 import { homeChecks } from './home-checks';
-import { cellOf, fieldOf, handFor, limitsView, limitsWords, placeOf } from './limits-view';
+import { cellOf, fieldOf, handFor, limitsView, limitsWords } from './limits-view';
 import { takeWayOut, wayText } from './ways-out';
 
 const WORDING = new Wording({ lengthUnit: 'metres', clock: '24h' });
@@ -27,7 +27,7 @@ function card(stopId: string, minuteOfDay: number, change: (stop: Stop) => Stop 
 const VESSEN = card('vessen', 640);
 
 describe('the limits chart’s data', () => {
-  const place = placeOf(VESSEN.cells, VESSEN.result.setUp.found.hand);
+  const place = placeOfHand(VESSEN.cells.scene, VESSEN.result.setUp.found.hand);
   const view = limitsView(VESSEN.cells, place.focus);
 
   it('has slow times on the left and small apertures on top', () => {
@@ -120,7 +120,7 @@ describe('the field check', () => {
   it('uses the magnified view only as far as it is true, and gives up somewhere', () => {
     const { steps, giveUp } = fieldCheck(VESSEN, WORDING);
     expect(steps[0]).toContain('Set f/5.6');
-    expect(steps.join(' ')).toContain('something at 5 m, the far edge');
+    expect(steps.join(' ')).toContain('something at 4.5 m, the far edge');
     expect(steps.join(' ')).toContain('f/7.1 is sharp from 1.7 to 12.4 m');
     expect(giveUp).toMatch(/^Give up at f\//);
   });

@@ -1,22 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import {
-  cameraHeightForLevelM,
-  DEFAULT_FRAMING,
-  distanceForPersonShareM,
-  edgeLeanDeg,
-  fieldAtDistance,
-  type Framing,
-  heightRatio,
-  type Lens,
-  levelFacade,
-  personHeightShare,
-  presetZones,
-  standForRatioM,
-  standWhereTopsMeetM,
-  type Stop,
-  tiltForFacade,
-} from '@roam-dial/core';
+import { cameraHeightForLevelM, DEFAULT_FRAMING, distanceForPersonShareM, edgeLeanDeg, fieldAtDistance, type Framing, heightRatio, type Lens, levelFacade, personHeightShare, presetZones, scaledZone, standForRatioM, standWhereTopsMeetM, type Stop, tiltForFacade } from '@roam-dial/core';
 import { FacadeSection } from '../../charts/facade-section';
 import { FrameView } from '../../charts/frame-view';
 import { TwoThingsView } from '../../charts/two-things';
@@ -187,7 +171,7 @@ export class StandPage {
   }
 
   protected setDistance(medianM: number): void {
-    this.edit('distance', (stop) => ({ ...stop, subject: { ...stop.subject, medianM } }), true);
+    this.edit('distance', (stop) => ({ ...stop, subject: scaledZone(stop.subject, medianM / stop.subject.medianM) }), true);
   }
 
   protected setFraming(change: Partial<Framing>): void {

@@ -1,4 +1,4 @@
-import { DEFAULT_SHOOTING, INTENT_NAMES, type WayOut, type WayOutResult } from '@roam-dial/core';
+import { DEFAULT_SHOOTING, INTENT_NAMES, scaledZone, type WayOut, type WayOutResult } from '@roam-dial/core';
 import type { Card } from '../../state/card.store';
 import { changeStandard, changeStop, withIntent, type WorkspaceChange } from '../../state/edits';
 import { DEPTH_CHOICES, EXPOSURE_CHOICES, FOCUS_CHOICES } from '../../wording/approaches';
@@ -51,11 +51,7 @@ export function takeWayOut({ walk, stop, input, kit }: Card, way: WayOut): Works
     case 'approach':
       return onStop((one) => ({ ...one, approach: { ...input.approach, ...way.change } }));
     case 'distance':
-      return onStop((one) => {
-        const { subject } = one;
-        const [nearM, farM] = [subject.nearM * way.times, subject.farM * way.times];
-        return { ...one, subject: { ...subject, nearM, farM, medianM: subject.medianM * way.times } };
-      });
+      return onStop((one) => ({ ...one, subject: scaledZone(one.subject, way.times) }));
     case 'lens':
       return onStop((one) => ({ ...one, lensId: way.lensId, focalLengthMm: way.focalLengthMm }));
     case 'burst':

@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import type { WayOut } from '@roam-dial/core';
-import { ofKind } from '../../state/bag';
+import { ofKind, type WayOut } from '@roam-dial/core';
 import { FindingsStore } from '../../state/findings.store';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { RoomState } from './room-state';

@@ -7,16 +7,21 @@ import {
   type Intent,
   type IntentKind,
   type Movers,
+  ofKind,
+  siteOf,
   type Stop,
   type Subject,
+  underLaw,
   type Walk,
+  withEnds,
+  withPassers,
+  type ZoneLaw,
+  zoneLawOf,
 } from '@roam-dial/core';
 import { AppActions } from '../../state/app-actions';
-import { ofKind } from '../../state/bag';
 import { type CardTarget, CardFocus } from '../../state/card-focus';
 import { changeStop, withArrival, withIntent, withLeaving } from '../../state/edits';
 import { WordingStore } from '../../state/wording.store';
-import { siteOf } from '../../state/site';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { CheckField } from '../../ui/check-field';
 import { ChoiceField } from '../../ui/choice-field';
@@ -27,7 +32,7 @@ import { ShootingFields } from '../shooting';
 import { ApproachFields } from './approach-fields';
 import { CrowdField } from './crowd-field';
 import { IntentQuestions } from './intent-questions';
-import { CONSENT_CHOICES, INTENT_CHOICES, LAMP_CHOICES, PAVEMENT_CHOICES } from './words';
+import { CONSENT_CHOICES, INTENT_CHOICES, LAMP_CHOICES, PAVEMENT_CHOICES, ZONE_CHOICES } from './words';
 
 /** Everything about one stop, in the order in which one finds it out: what, when, where, who, how. */
 @Component({
@@ -87,6 +92,7 @@ export class StopEditor {
   protected readonly rate = numberCodec({ low: 0, high: 500, step: 1, decimals: 1 });
   protected readonly share = percentCodec();
   protected readonly spread = percentCodec(150);
+  protected readonly laws = ZONE_CHOICES;
   protected readonly walkMinutes = optional(numberCodec({ low: 0, high: 600, unit: 'min', decimals: 0 }));
   protected readonly latitude = numberCodec({ low: -90, high: 90, decimals: 6, step: 0.0001 });
   protected readonly longitude = numberCodec({ low: -180, high: 180, decimals: 6, step: 0.0001 });
@@ -97,8 +103,13 @@ export class StopEditor {
     restricted(this.median(), (nearM) => nearM < this.stop().subject.farM, 'must be nearer than the far end'),
   );
   protected readonly far = computed(() =>
-    restricted(this.reach(), (farM) => farM > this.stop().subject.nearM, 'must be farther than the near end'),
+    restricted(
+      restricted(this.reach(), (farM) => farM > this.stop().subject.nearM, 'must be farther than the near end'),
+      (farM) => farM < Infinity || this.law() === 'allOfIt',
+      'has an end where people pass: choose all of it for a zone without one',
+    ),
   );
+  protected readonly law = computed(() => zoneLawOf(this.stop()));
   protected readonly clock = computed(() => clockCodec(this.settings().clock, (minute) => this.wording().clock(minute)));
   protected readonly arriveClock = this.clock;
   protected readonly leaveClock = computed(() =>
@@ -121,8 +132,16 @@ export class StopEditor {
     this.set('picture', { intent });
   }
 
-  protected setSubject(change: Partial<Subject>): void {
-    this.edit('zone', (stop) => ({ ...stop, subject: { ...stop.subject, ...change } }));
+  protected setEnds(ends: Partial<Pick<Subject, 'nearM' | 'farM'>>): void {
+    this.edit('zone', (stop) => ({ ...stop, subject: withEnds(stop.subject, zoneLawOf(stop), ends) }));
+  }
+
+  protected setPassers(passers: Partial<Pick<Subject, 'medianM' | 'spread'>>): void {
+    this.edit('zone', (stop) => ({ ...stop, subject: withPassers(stop.subject, passers) }));
+  }
+
+  protected setLaw(law: ZoneLaw): void {
+    this.edit('zone', (stop) => ({ ...stop, subject: underLaw(stop.subject, law) }));
   }
 
   protected setMovers(change: Partial<Movers>, isTyping = false): void {

@@ -1,10 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import { type Approach, checkTimeZone, localDaySpan, type Walk, type WalkPlace } from '@roam-dial/core';
+import { type Approach, checkTimeZone, localDaySpan, ofKind, type Walk, type WalkPlace } from '@roam-dial/core';
 import { GAZETTEER } from '../../data/gazetteer';
 import { AppActions } from '../../state/app-actions';
-import { ofKind } from '../../state/bag';
 import { changeWalk } from '../../state/edits';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { ChoiceField } from '../../ui/choice-field';

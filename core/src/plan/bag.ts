@@ -1,4 +1,6 @@
-import type { Body, Film, Flash, KitItem, KitKind, Lens, Stop, Walk } from '@roam-dial/core';
+import type { Body, Film, Flash, KitItem, KitKind, Lens } from '../kit/index.js';
+import { type Approach, APPROACHES, type Stop } from '../stop/index.js';
+import type { Walk } from '../walk/index.js';
 
 type ItemOf<Kind extends KitKind> = Extract<KitItem, { kind: Kind }>;
 
@@ -18,6 +20,16 @@ export function lensesInBag(kit: readonly KitItem[]): readonly Lens[] {
   return packed.length > 0 ? packed : lenses;
 }
 
+const SUPPORT_OF = { wall: 'braced', tripod: 'tripod' } as const;
+
+/** What there is to stand on: the hands, and what is in the bag. */
+export function supportsInBag(kit: readonly KitItem[]): readonly Approach['support'][] {
+  const packed = ofKind(kit, 'support').filter(({ inBag }) => inBag);
+  return APPROACHES.support.filter(
+    (support) => support === 'handheld' || packed.some(({ supportKind }) => SUPPORT_OF[supportKind] === support),
+  );
+}
+
 export interface KitInHand {
   readonly body: Body;
   readonly lens: Lens;
@@ -31,7 +43,11 @@ function withinLens(lens: Lens, focalLengthMm: number | null): number {
 }
 
 /** What a stop is photographed with; null without a body and a lens. */
-export function kitInHand(kit: readonly KitItem[], walk: Walk, stop: Stop): KitInHand | null {
+export function kitInHand(
+  kit: readonly KitItem[],
+  walk: Pick<Walk, 'bodyId'>,
+  stop: Pick<Stop, 'lensId' | 'focalLengthMm'>,
+): KitInHand | null {
   const body = chosen(ofKind(kit, 'body'), walk.bodyId);
   const lens = chosen(ofKind(kit, 'lens'), stop.lensId);
   if (body === null || lens === null) return null;

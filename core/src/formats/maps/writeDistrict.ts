@@ -1,5 +1,5 @@
 import type { Feature, FeatureCollection, Position } from 'geojson';
-import { type District, type Outline, placeAt } from '../streets/index.js';
+import { type District, type Outline, placeAt } from '../../streets/index.js';
 
 /** A tenth of a millimetre: reading rounds to millimetres, and so comes back to the same metres. */
 const DEGREE_DIGITS = 1e9;

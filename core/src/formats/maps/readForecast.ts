@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import type { CloudByHour } from '../light/index.js';
+import type { CloudByHour } from '../../light/index.js';
 
 export type ReadForecast =
   | { readonly ok: true; readonly cloudByHour: CloudByHour }

@@ -1,21 +1,11 @@
-import {
-  type CameraReach,
-  cropFactor,
-  type District,
-  fieldAtDistance,
-  isoCeilingOf,
-  metresFrom,
-  sectionBuildings,
-  shakeShutterLimitS,
-  type Site,
-  type Standard,
-  type Stop,
-  type StopDayInput,
-  type Walk,
-  widestFNumberAt,
-} from '@roam-dial/core';
-import type { Workspace } from '../data/workspace';
-import { kitInHand, type KitInHand } from './bag';
+import { isoCeilingOf, type Standard, widestFNumberAt } from '../kit/index.js';
+import { shakeShutterLimitS } from '../handheld/index.js';
+import { cropFactor, fieldAtDistance } from '../optics/index.js';
+import type { CameraReach, Stop, StopDayInput } from '../stop/index.js';
+import { type District, metresFrom, sectionBuildings, type Site } from '../streets/index.js';
+import type { Walk } from '../walk/index.js';
+import { type KitInHand, kitInHand } from './bag.js';
+import type { Holdings } from './holdings.js';
 
 /** What a stop stands among: a district's footprints, a street by its section, or nothing that is known. */
 export type StopSite =
@@ -23,13 +13,13 @@ export type StopSite =
   | { readonly kind: 'section'; readonly site: Site }
   | { readonly kind: 'district'; readonly district: District; readonly site: Site };
 
-export function districtOf({ districts }: Workspace, walk: Walk | null): District | null {
+export function districtOf({ districts }: Pick<Holdings, 'districts'>, walk: Pick<Walk, 'districtId'> | null): District | null {
   return districts.find(({ id }) => id === walk?.districtId) ?? null;
 }
 
 /** The buildings round a stop and its place among them. */
-export function siteOf(workspace: Workspace, walk: Walk, stop: Stop): StopSite {
-  const district = districtOf(workspace, walk);
+export function siteOf(holdings: Pick<Holdings, 'districts'>, walk: Pick<Walk, 'districtId'>, stop: Stop): StopSite {
+  const district = districtOf(holdings, walk);
   if (district !== null && stop.position !== null) {
     const { buildings, trees, waters } = district;
     const place = metresFrom(district.origin, stop.position);
@@ -42,11 +32,15 @@ export function siteOf(workspace: Workspace, walk: Walk, stop: Stop): StopSite {
 
 const HALF_FIELD_WITHOUT_KIT_DEG = 30;
 
-export function halfFieldDeg(kit: KitInHand | null): number {
+/** Half of the frame's horizontal field, degrees, as the camera is held at the stop. */
+export function halfFieldDeg(kit: KitInHand | null, stop: Pick<Stop, 'framing'>): number {
   if (kit === null) return HALF_FIELD_WITHOUT_KIT_DEG;
   const { body, focalLengthMm } = kit;
-  return fieldAtDistance({ focalLengthMm, ...body, distanceM: 1 + focalLengthMm / 1000 }).horizontalDeg / 2;
+  const { horizontalDeg, verticalDeg } = fieldAtDistance({ focalLengthMm, ...body, distanceM: 1 + focalLengthMm / 1000 });
+  return (stop.framing?.isUpright === true ? verticalDeg : horizontalDeg) / 2;
 }
+
+const LONGEST_FOR_REACH_S = 1;
 
 /** What the kit takes, for the windows that depend on it. */
 export function reachOf({ body, lens, focalLengthMm }: KitInHand, standard: Standard): CameraReach {
@@ -61,25 +55,29 @@ export function reachOf({ body, lens, focalLengthMm }: KitInHand, standard: Stan
       cropFactor: cropFactor(body),
       stabiliserStops: Math.max(body.stabiliserStops, lens.stabiliserStops),
       steadinessStops: standard.steadinessStops,
-      longestS: 1,
+      longestS: LONGEST_FOR_REACH_S,
     }),
   };
 }
 
 /** A stop as questions about its light have it: a year does not care for the day, nor for the cloud. */
-export function lightInputFor(workspace: Workspace, walk: Walk, stop: Stop): Omit<StopDayInput, 'day' | 'cloud' | 'streets'> {
-  const { place, windows } = walk;
+export function lightInputFor(
+  { kit, standard }: Pick<Holdings, 'kit' | 'standard'>,
+  { bodyId, place, windows }: Pick<Walk, 'bodyId' | 'place' | 'windows'>,
+  stop: Stop,
+): Omit<StopDayInput, 'day' | 'cloud' | 'streets'> {
   const { intent, shootingBearingDeg, streetAxisDeg, sunGap, lamps, hours, lightOffsetEv, subject, movers } = stop;
-  const kit = kitInHand(workspace.kit, walk, stop);
+  const inHand = kitInHand(kit, { bodyId }, stop);
   return {
     site: { intent, shootingBearingDeg, streetAxisDeg, sunGap, lamps, hours, lightOffsetEv },
     timeZone: place.timeZone,
     latitude: place.latitude,
     longitude: place.longitude,
-    halfFieldDeg: halfFieldDeg(kit),
+    halfFieldDeg: halfFieldDeg(inHand, stop),
+    isFrameUpright: stop.framing?.isUpright ?? false,
     subject: { nearM: subject.nearM, farM: subject.farM, medianM: subject.medianM },
     travelAngleDeg: movers.travelAngleDeg,
-    ...(kit === null ? {} : { reach: reachOf(kit, workspace.standard) }),
+    ...(inHand === null ? {} : { reach: reachOf(inHand, standard) }),
     ...(windows === undefined ? {} : { thresholds: windows }),
   };
 }

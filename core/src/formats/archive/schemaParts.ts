@@ -1,10 +1,12 @@
 import Joi from 'joi';
-import { INFINITY_WORD } from './archive.js';
+import type { Place } from '../../light/index.js';
+import { LONGEST_ID, LONGEST_NAME } from './limits.js';
+import { INFINITY_WORD } from './words.js';
 
 /** What the schemas of an archive are made of; ranges are those in which the core can compute. */
 
-export const id = Joi.string().min(1).max(100);
-export const name = Joi.string().allow('').max(200);
+export const id = Joi.string().min(1).max(LONGEST_ID);
+export const name = Joi.string().allow('').max(LONGEST_NAME);
 export const text = Joi.string().allow('').max(20_000);
 export const number = Joi.number().unsafe();
 export const positive = number.greater(0);
@@ -25,11 +27,27 @@ export const distance = Joi.any().custom((value: unknown, helpers) => {
   if (value === INFINITY_WORD || value === Infinity) return Infinity;
   if (typeof value === 'number' && value > 0) return value;
   return helpers.message({ custom: `{{#label}} must be a number above 0 or "${INFINITY_WORD}"` });
-});
+}) as unknown as Joi.NumberSchema;
+
+/** The kind of schema that a value of a type has; a choice among words is a schema of any kind. */
+type SchemaFor<Value> = [Value] extends [number | null | undefined]
+  ? Joi.NumberSchema
+  : [Value] extends [boolean | null | undefined]
+    ? Joi.BooleanSchema
+    : [Value] extends [readonly unknown[] | null | undefined]
+      ? Joi.ArraySchema
+      : string extends Value
+        ? Joi.StringSchema
+        : Joi.Schema;
+
+/** A schema for every field of a type and for no others, so that the two cannot drift apart. */
+export type ShapeOf<Row> = { readonly [Key in keyof Row]-?: SchemaFor<Row[Key]> };
 
 /** All fields present and no others, said aloud so that it also holds as a branch of an open schema. */
-export function required(shape: Joi.SchemaMap): Joi.ObjectSchema {
-  return Joi.object(shape).unknown(false).options({ presence: 'required' });
+export function required<Row>(shape: ShapeOf<Row>): Joi.ObjectSchema {
+  return Joi.object(shape as Joi.SchemaMap)
+    .unknown(false)
+    .options({ presence: 'required' });
 }
 
-export const position = required({ latitude: number.min(-90).max(90), longitude: number.min(-180).max(180) });
+export const position = required<Place>({ latitude: number.min(-90).max(90), longitude: number.min(-180).max(180) });

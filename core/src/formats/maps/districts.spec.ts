@@ -1,4 +1,4 @@
-import { finish } from '../streets/index.js';
+import { finish } from '../../streets/index.js';
 import {
   DEFAULT_DISTRICT_OPTIONS,
   type DistrictOptions,
@@ -6,7 +6,7 @@ import {
   readDistrictSteps,
   readForecast,
   writeDistrict,
-} from './maps.js';
+} from '../maps.js';
 
 const OPTIONS: DistrictOptions = {
   ...DEFAULT_DISTRICT_OPTIONS,
@@ -90,7 +90,7 @@ describe('a street map’s XML', () => {
   it('becomes buildings with heights, levels at 3.2 m, and a default that is counted', () => {
     expect(by('100')).toMatchObject({ name: 'Gate House', heightM: 9.6, heightSource: 'levels' });
     expect(by('107')).toMatchObject({ heightM: 9, heightSource: 'assumed' });
-    expect(report).toEqual({ givenHeights: 3, levelHeights: 1, assumedHeights: 1, replacedByParts: 1, leftOut: 0 });
+    expect(report).toEqual({ givenHeights: 3, levelHeights: 1, assumedHeights: 1, replacedByParts: 1, leftOut: [] });
     expect(found(osmXml(), { levelM: 4, defaultHeightM: 6 }).district.buildings.map(({ heightM }) => heightM)).toEqual(
       expect.arrayContaining([12, 6]),
     );
@@ -155,7 +155,7 @@ describe('GeoJSON', () => {
       ['twin-1', 33 * 0.3048],
       ['twin-2', 33 * 0.3048],
     ]);
-    expect(report.leftOut).toBe(1);
+    expect(report.leftOut).toEqual([{ reason: 'underItsBase', count: 1, ids: ['2'] }]);
   });
 
   it('reads back what was written, to the millimetre', () => {

@@ -1,0 +1,44 @@
+import Joi from 'joi';
+import type { Place } from '../../light/index.js';
+import type { District, DistrictBuilding, Tree } from '../../streets/index.js';
+import { HEIGHT_SOURCES } from '../../streets/index.js';
+import { FARTHEST_M, HIGHEST_M, MOST_BUILDINGS, MOST_CORNERS, MOST_COURTYARDS, NEAREST_POLE_DEG } from './limits.js';
+import { id, name, number, positive, required } from './schemaParts.js';
+
+const metres = number.min(-FARTHEST_M).max(FARTHEST_M);
+const ring = Joi.array().items(Joi.array().ordered(metres.required(), metres.required())).min(3).max(MOST_CORNERS);
+const height = positive.max(HIGHEST_M);
+const base = number.min(0).less(Joi.ref('heightM')).optional();
+
+export const buildingSchema = required<DistrictBuilding>({
+  id,
+  name: name.optional(),
+  footprint: ring,
+  courtyards: Joi.array().items(ring).max(MOST_COURTYARDS).optional(),
+  heightM: height,
+  baseM: base,
+  heightSource: Joi.valid(...HEIGHT_SOURCES),
+});
+
+export const treeSchema = required<Tree>({
+  eastM: metres,
+  northM: metres,
+  radiusM: positive.max(100),
+  heightM: height,
+  baseM: base,
+});
+
+export const waterSchema = ring;
+
+/** Buildings, trees and water round an origin. */
+export const districtSchema = required<District>({
+  id,
+  name,
+  origin: required<Place>({
+    latitude: number.min(-NEAREST_POLE_DEG).max(NEAREST_POLE_DEG),
+    longitude: number.min(-180).max(180),
+  }),
+  buildings: Joi.array().items(buildingSchema).max(MOST_BUILDINGS),
+  trees: Joi.array().items(treeSchema).max(MOST_BUILDINGS),
+  waters: Joi.array().items(ring).max(MOST_BUILDINGS),
+});

@@ -1,0 +1,16 @@
+/** More than the old town of a capital has. */
+export const MOST_BUILDINGS = 50_000;
+/** Of one outline; more are no building. */
+export const MOST_CORNERS = 20_000;
+export const MOST_COURTYARDS = 1000;
+/** Of all outlines of all districts together: what an archive can be written with and read again. */
+export const MOST_CORNERS_IN_ALL = 5_000_000;
+/** From the origin: farther away the flat metres round it are no map any more. */
+export const FARTHEST_M = 1_000_000;
+/** No house is higher. */
+export const HIGHEST_M = 2000;
+/** Beyond it degrees of longitude have no length to speak of. */
+export const NEAREST_POLE_DEG = 89;
+export const LONGEST_NAME = 200;
+export const LONGEST_ID = 100;
+export const MOST_STOPS = 2000;

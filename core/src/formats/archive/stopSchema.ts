@@ -1,0 +1,154 @@
+import Joi from 'joi';
+import { ARTIFICIAL_LIGHTS } from '../../light/index.js';
+import {
+  type Approach,
+  APPROACHES,
+  type Framing,
+  type GroundMark,
+  type Hand,
+  type HoursSpan,
+  type IntentAnswers,
+  LAMP_KINDS,
+  type Movers,
+  type Shooting,
+  SMEAR_WISHES,
+  type Stop,
+  type Subject,
+  type SunGap,
+  ZONE_LAWS,
+} from '../../stop/index.js';
+import type { StreetSection } from '../../streets/index.js';
+import {
+  atLeastZero,
+  bearing,
+  distance,
+  fNumber,
+  focalLength,
+  id,
+  iso,
+  minute,
+  name,
+  number,
+  position,
+  positive,
+  required,
+  share,
+  shutter,
+  stops,
+  text,
+  type ShapeOf,
+} from './schemaParts.js';
+
+export const approachSchema = required<Approach>({
+  exposure: Joi.valid(...APPROACHES.exposure),
+  focus: Joi.valid(...APPROACHES.focus),
+  depth: Joi.valid(...APPROACHES.depth),
+  support: Joi.valid(...APPROACHES.support),
+});
+
+const hand = required<Hand>({
+  fNumber,
+  focusM: distance,
+  shutterS: shutter.allow(null),
+  iso: iso.allow(null),
+  support: Joi.valid(...APPROACHES.support),
+});
+
+const shooting = required<Shooting>({
+  burstFrames: Joi.number().integer().min(1).max(50),
+  isWalking: Joi.boolean(),
+  smear: Joi.valid(...SMEAR_WISHES),
+  lamp: Joi.valid(...LAMP_KINDS),
+  wantsGlitch: Joi.boolean(),
+  spotByEye: Joi.boolean(),
+});
+
+const ground = Joi.array()
+  .items(required<GroundMark>({ label: name, distanceM: positive.max(100_000) }))
+  .max(40);
+
+const framing = required<Framing>({
+  isUpright: Joi.boolean(),
+  facadeHeightM: positive.max(1000),
+  facadeDistanceM: positive.max(10_000),
+  nearHeightM: positive.max(1000),
+  farHeightM: positive.max(1000),
+  gapM: positive.max(10_000),
+  nearDistanceM: positive.max(10_000),
+});
+
+const INTENT_ANSWERS: { readonly [Kind in keyof IntentAnswers]: ShapeOf<IntentAnswers[Kind]> } = {
+  passingCandid: { light: Joi.valid('sun', 'shade', 'either') },
+  lightPool: { brightShare: share },
+  silhouette: { background: Joi.valid('sky', 'wall', 'screen'), brightShare: share },
+  intoTheSun: { brightShare: share },
+  brightBackdrop: { source: Joi.valid(...ARTIFICIAL_LIGHTS), brightShare: share },
+  litStreet: { lamps: Joi.valid('burn', 'hold') },
+  flashLift: { flashEv: stops, skyUnderEv: stops },
+  longExposure: { of: Joi.valid('water', 'trails', 'emptied'), wantedS: shutter },
+  facade: { tone: Joi.valid('dark', 'mid', 'pale') },
+  reflection: { mirror: Joi.valid('puddle', 'glass', 'water'), isWet: Joi.boolean() },
+  compressedDistance: { farM: positive.max(100_000) },
+  fireworks: { bulbS: shutter },
+};
+
+const intent = Object.entries(INTENT_ANSWERS).reduce<Joi.ObjectSchema>(
+  (schema, [kind, answers]) =>
+    schema.when(Joi.object({ kind: Joi.valid(kind) }).unknown(), {
+      then: required<Readonly<Record<string, never>>>({ kind: Joi.valid(kind), ...answers } as never),
+    }),
+  Joi.object({ kind: Joi.valid(...Object.keys(INTENT_ANSWERS)).required() }).unknown(),
+);
+
+const subject = required<Subject>({
+  nearM: positive.max(100_000),
+  farM: distance,
+  medianM: positive.max(100_000),
+  spread: atLeastZero.max(3),
+  law: Joi.valid(...ZONE_LAWS).optional(),
+}).custom((value: { nearM: number; farM: number }, helpers) =>
+  value.farM >= value.nearM ? value : helpers.message({ custom: '{{#label}} must have farM farther than nearM' }),
+);
+
+const section = required<StreetSection>({ leftHeightM: number.min(0).max(1000), rightHeightM: number.min(0).max(1000) });
+
+export const stopSchema = required<Stop>({
+  id,
+  name,
+  intent,
+  position: position.allow(null),
+  streetAxisDeg: bearing,
+  streetWidthM: positive.max(1000),
+  pavement: Joi.valid('left', 'right', 'middle'),
+  shootingBearingDeg: bearing,
+  subject,
+  movers: required<Movers>({
+    who: name,
+    speedMps: atLeastZero.max(100),
+    speedSpreadMps: atLeastZero.max(100),
+    travelAngleDeg: number.min(0).max(90),
+    travelSpreadDeg: number.min(0).max(90),
+    passersPerMinute: atLeastZero.max(1000),
+    suitableShare: share,
+  }),
+  sunGap: required<SunGap>({ fromDeg: bearing, toDeg: bearing, aboveDeg: number.min(0).max(90) }).allow(null),
+  section: section.optional(),
+  groundM: number.min(-1000).max(5000).optional(),
+  lamps: Joi.valid(...ARTIFICIAL_LIGHTS),
+  hours: required<HoursSpan>({ fromMin: minute, toMin: minute }).allow(null),
+  lightOffsetEv: stops,
+  arriveMin: minute,
+  leaveMin: minute,
+  walkMin: atLeastZero.max(1440).allow(null),
+  lensId: id.allow(null),
+  focalLengthMm: focalLength.allow(null),
+  approach: approachSchema.allow(null),
+  hand: hand.optional(),
+  shooting: shooting.optional(),
+  ground: ground.optional(),
+  framing: framing.optional(),
+  consent: Joi.valid('asked', 'unasked', 'unrecognisable'),
+  notes: text,
+  cautions: text,
+  crowdByHour: Joi.array().items(number.min(0).max(3)).length(24),
+});

@@ -1,0 +1,71 @@
+import { DEFAULT_INTENTS, type IntentKind, type Subject, underLaw, withPassers, zoneLawFor } from '../../stop/index.js';
+import { INFINITY_WORD } from './words.js';
+
+/**
+ * What an older program wrote, brought to the newest shape, a row at a time: the same steps serve files and the browser's
+ * rows. A step changes only what it recognises; what it does not, the schema refuses by name afterwards.
+ */
+
+type Plain = Readonly<Record<string, unknown>>;
+
+function isPlain(value: unknown): value is Plain {
+  return typeof value === 'object' && value !== null && !Array.isArray(value);
+}
+
+const distanceOf = (value: unknown): number => (value === INFINITY_WORD ? Infinity : Number(value));
+
+function isIntentKind(kind: unknown): kind is IntentKind {
+  return typeof kind === 'string' && Object.hasOwn(DEFAULT_INTENTS, kind);
+}
+
+/**
+ * Version 1 held near and far apart from where people pass, and only the latter had an effect on the card of people: those
+ * numbers stay, and the ends follow. Of a place it was the ends that were meant.
+ */
+function zoneTogether(stop: Plain): Plain {
+  const { subject, intent } = stop;
+  if (!isPlain(subject) || !isPlain(intent) || !isIntentKind(intent['kind'])) return stop;
+  const read: Subject = {
+    nearM: distanceOf(subject['nearM']),
+    farM: distanceOf(subject['farM']),
+    medianM: distanceOf(subject['medianM']),
+    spread: Number(subject['spread']),
+  };
+  if (!(read.nearM > 0 && read.farM > read.nearM && read.medianM > 0 && read.spread >= 0)) return stop;
+  const isPlace = zoneLawFor(intent['kind']) === 'allOfIt';
+  const { law: _, ...together } = isPlace ? underLaw(read, 'allOfIt') : withPassers(read, {});
+  return { ...stop, subject: { ...subject, ...together } };
+}
+
+function walkTo2(walk: Plain): Plain {
+  const stops = Array.isArray(walk['stops'])
+    ? walk['stops'].map((stop: unknown) => (isPlain(stop) ? zoneTogether(stop) : stop))
+    : walk['stops'];
+  if (!isPlain(walk['windows'])) return { ...walk, stops };
+  // The wall of a reflection is held against the shade now, by a gate: a ramp over a person's contrast says nothing of it.
+  const { reflectionContrastEv: _, ...windows } = walk['windows'];
+  return { ...walk, stops, windows };
+}
+
+/** A crown that begins over its own top ended the light of its whole district. */
+function districtTo2(district: Plain): Plain {
+  const { trees } = district;
+  if (!Array.isArray(trees)) return district;
+  const isWhole = (tree: unknown): boolean => !isPlain(tree) || !(Number(tree['baseM'] ?? 0) >= Number(tree['heightM']));
+  return { ...district, trees: trees.filter(isWhole) };
+}
+
+type RowStep = (row: Plain) => Plain;
+export type Upgraded = 'kit' | 'standard' | 'settings' | 'walks' | 'districts';
+
+/** The step from each version to the next, by collection; a collection without one stays as it is. Append-only. */
+const STEPS: readonly Partial<Record<Upgraded, RowStep>>[] = [{ walks: walkTo2, districts: districtTo2 }];
+
+/** The version that rows are brought to. */
+export const NEWEST_VERSION = STEPS.length + 1;
+
+/** A row as this program writes it. */
+export function upgradeRow(collection: Upgraded, row: unknown, fromVersion: number): unknown {
+  if (!isPlain(row)) return row;
+  return STEPS.slice(fromVersion - 1).reduce<Plain>((now, step) => step[collection]?.(now) ?? now, row);
+}

@@ -1,0 +1,67 @@
+import Joi from 'joi';
+import { checkTimeZone, localDaySpan } from '../../light/index.js';
+import { GATES, THRESHOLD_NAMES } from '../../stop/index.js';
+import type { CloudForecast, Walk, WalkPlace } from '../../walk/index.js';
+import { MOST_STOPS } from './limits.js';
+import { approachSchema, stopSchema } from './stopSchema.js';
+import { id, name, number, required, share, stopsOrMore, text } from './schemaParts.js';
+
+function calendarDay(value: string, helpers: Joi.CustomHelpers): unknown {
+  try {
+    localDaySpan(value, 'UTC');
+    return value;
+  } catch {
+    return helpers.message({ custom: '{{#label}} must be a calendar day YYYY-MM-DD' });
+  }
+}
+
+function timeZone(value: string, helpers: Joi.CustomHelpers): unknown {
+  try {
+    checkTimeZone(value);
+    return value;
+  } catch {
+    return helpers.message({ custom: '{{#label}} must be an IANA zone name such as Atlantic/Azores' });
+  }
+}
+
+/** Two ends of a ramp, which lie apart, or of a gate, which are one. */
+const ramp = Joi.array()
+  .ordered(stopsOrMore, stopsOrMore)
+  .length(2)
+  .custom(([opens, full]: [number, number], helpers) =>
+    opens === full ? helpers.message({ custom: '{{#label}} must have two different ends' }) : [opens, full],
+  );
+const gate = Joi.array()
+  .ordered(stopsOrMore, stopsOrMore)
+  .length(2)
+  .custom(([opens, full]: [number, number], helpers) =>
+    opens === full ? [opens, full] : helpers.message({ custom: '{{#label}} must have the same figure twice' }),
+  );
+
+export const walkSchema = required<Walk>({
+  id,
+  name,
+  day: Joi.string().custom(calendarDay),
+  place: required<WalkPlace>({
+    name,
+    timeZone: Joi.string().custom(timeZone),
+    isInvented: Joi.boolean(),
+    latitude: number.min(-90).max(90),
+    longitude: number.min(-180).max(180),
+  }),
+  cloud: share,
+  forecast: required<CloudForecast>({
+    source: Joi.valid('simulated', 'own'),
+    cloudByHour: Joi.array().items(share).length(24),
+  }).optional(),
+  districtId: id.allow(null).optional(),
+  windows: Joi.object(
+    Object.fromEntries(THRESHOLD_NAMES.map((key) => [key, (GATES.has(key) ? gate : ramp).optional()])),
+  ).optional(),
+  approach: approachSchema,
+  bodyId: id.allow(null),
+  stops: Joi.array().items(stopSchema).unique('id').max(MOST_STOPS),
+  isDemo: Joi.boolean(),
+  notes: text,
+  homeChecked: Joi.array().items(name).max(40).optional(),
+});

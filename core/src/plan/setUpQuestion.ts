@@ -1,0 +1,80 @@
+import { DEFAULT_FIGURES, type Figures, type Standard } from '../kit/index.js';
+import type { HomeStop, SetUpInput } from '../setup/index.js';
+import { lightOfDay, type Stop, type StopDay, type StopLight, stopLightOn } from '../stop/index.js';
+import { cloudOf, type Walk } from '../walk/index.js';
+import { type KitInHand, kitInHand, ofKind, supportsInBag } from './bag.js';
+import type { Holdings } from './holdings.js';
+
+/** The light at a stop from its measured day; without walls round it, or before they are measured, from the sky alone. */
+export function lightFor(walk: Walk, stop: Stop, minuteOfDay: number, day: StopDay | null): StopLight | null {
+  if (day?.hasWalls === true) return lightOfDay(day, minuteOfDay, stop.lightOffsetEv);
+  return stopLightOn({ ...walk.place, site: stop, day: walk.day, cloud: cloudOf(walk), minuteOfDay });
+}
+
+/** The person's figures, with what the wall in the bag really gains. */
+function standardWith({ kit, standard }: Pick<Holdings, 'kit' | 'standard'>): Standard {
+  const wall = ofKind(kit, 'support').find(({ supportKind, inBag }) => supportKind === 'wall' && inBag);
+  const braceStops = standard.figures?.braceStops ?? wall?.gainStops ?? DEFAULT_FIGURES.braceStops;
+  if (braceStops === DEFAULT_FIGURES.braceStops) return standard;
+  const figures: Partial<Figures> = { ...standard.figures, braceStops };
+  return { ...standard, figures };
+}
+
+type Owned = Pick<SetUpInput, 'standard' | 'supports'>;
+
+const owned = new WeakMap<Holdings['kit'], { readonly standard: Standard; readonly owned: Owned }>();
+
+/** The same objects as long as nothing changed, because searches are kept by identity. */
+function ownedBy({ kit, standard }: Pick<Holdings, 'kit' | 'standard'>): Owned {
+  const known = owned.get(kit);
+  if (known?.standard === standard) return known.owned;
+  const made: Owned = { standard: standardWith({ kit, standard }), supports: supportsInBag(kit) };
+  owned.set(kit, { standard, owned: made });
+  return made;
+}
+
+/** All that the set-up of a stop is worked out from. */
+export function setUpInputFor(
+  holdings: Pick<Holdings, 'kit' | 'standard'>,
+  walk: Pick<Walk, 'approach'>,
+  stop: Stop,
+  kit: KitInHand,
+  light: StopLight,
+): SetUpInput {
+  const { intent, subject, movers, shooting } = stop;
+  const approach = stop.approach ?? walk.approach;
+  return {
+    intent,
+    subject,
+    movers,
+    light,
+    ...kit,
+    ...ownedBy(holdings),
+    approach,
+    ...(shooting === undefined ? {} : { shooting }),
+  };
+}
+
+export interface HomeQuestion {
+  readonly stops: readonly HomeStop[];
+  /** What it is set on: the lens of the walk's first stop. */
+  readonly kit: KitInHand;
+}
+
+/** Every stop at its arrival, with the lens of the first and the walk's own approach: what a home state has to serve. */
+export function homeQuestion(
+  holdings: Pick<Holdings, 'kit' | 'standard'>,
+  walk: Walk,
+  days: ReadonlyMap<string, StopDay | null>,
+): HomeQuestion | null {
+  const first = walk.stops[0];
+  const kit = first === undefined ? null : kitInHand(holdings.kit, walk, { lensId: null, focalLengthMm: null });
+  if (kit === null) return null;
+  const stops = walk.stops.flatMap((stop) => {
+    const light = lightFor(walk, stop, stop.arriveMin, days.get(stop.id) ?? null);
+    if (light === null || stop.subject.medianM <= kit.focalLengthMm / 1000) return [];
+    const input: SetUpInput = { ...setUpInputFor(holdings, walk, stop, kit, light), approach: walk.approach };
+    return [{ id: stop.id, input }];
+  });
+  return { stops, kit };
+}
