@@ -400,6 +400,7 @@ export {
   withPassers,
   ZONE_LAWS,
   type ZoneLaw,
+  zoneForIntent,
   zoneLawFor,
   zoneLawOf,
   zoneOfPassers,

@@ -64,6 +64,14 @@ export function withPassers(subject: Subject, passers: Partial<Pick<Subject, 'me
   return { ...subject, medianM, spread, ...zoneOfPassers({ medianM, spread }) };
 }
 
+/** The zone of a stop whose intent changes: its ends stay, and mean what the new intent has them mean. */
+export function zoneForIntent(subject: Subject, from: IntentKind, to: IntentKind): Subject {
+  const law = zoneLawFor(to);
+  if (subject.law !== undefined || law === zoneLawFor(from)) return subject;
+  const { law: _, ...zone } = underLaw(subject, law);
+  return zone;
+}
+
 /** Everything that many times as far away. */
 export function scaledZone(subject: Subject, times: number): Subject {
   const { nearM, farM, medianM } = subject;

@@ -1,10 +1,27 @@
 import { Injectable, InjectionToken, inject } from '@angular/core';
-import type { District, KitItem, Settings, Standard, Walk } from '@roam-dial/core';
+import type { CollectionName } from '@roam-dial/core';
 import Dexie, { type Table, type Transaction } from 'dexie';
 
-/** One row each for what there is only one of. */
-export type ProfileRow =
-  { readonly key: 'standard'; readonly value: Standard } | { readonly key: 'settings'; readonly value: Settings };
+/** A row of any collection. */
+export interface StoredRow {
+  readonly collection: CollectionName;
+  /** Empty for what there is only one of. */
+  readonly id: string;
+  /** The write that it comes from. */
+  readonly revision: number;
+  /** The version of the archive whose shape it has. */
+  readonly version: number;
+  /** Plain data, or what there is much of as bytes of JSON. */
+  readonly data: unknown;
+  /** Of bytes, what they come to: as this program wrote them or not. */
+  readonly digest?: number;
+}
+
+/** The order of a list. */
+export interface StoredOrder {
+  readonly collection: CollectionName;
+  readonly ids: readonly string[];
+}
 
 /** How many writes there have been, by whichever tab. */
 export interface MetaRow {
@@ -19,20 +36,37 @@ export interface SchemaVersion {
   readonly upgrade?: (transaction: Transaction) => PromiseLike<unknown>;
 }
 
+/** One table for all collections instead of one for each: what was written then has the shape of archives of version 1. */
+async function gatherRows(transaction: Transaction): Promise<void> {
+  const rows = transaction.table<StoredRow>('rows');
+  const orders = transaction.table<StoredOrder>('orders');
+  const shared = { revision: 1, version: 1 } as const;
+  for (const collection of ['kit', 'walks', 'districts'] as const) {
+    const items = await transaction.table<{ readonly id: string }>(collection).toArray();
+    await rows.bulkPut(items.map((data) => ({ ...shared, collection, id: data.id, data })));
+    await orders.put({ collection, ids: items.map(({ id }) => id) });
+  }
+  for (const { key, value } of await transaction.table<{ key: 'standard' | 'settings'; value: unknown }>('profile').toArray()) {
+    await rows.put({ ...shared, collection: key, id: '', data: value });
+  }
+}
+
 export const SCHEMA_VERSIONS: readonly SchemaVersion[] = [
   { version: 1, stores: { kit: 'id, kind', walks: 'id, day', profile: 'key' } },
   { version: 2, stores: { meta: 'key' } },
   { version: 3, stores: { districts: 'id' } },
+  { version: 4, stores: { rows: '[collection+id], revision', orders: 'collection' }, upgrade: gatherRows },
+  { version: 5, stores: { kit: null, walks: null, districts: null, profile: null } },
 ];
+
+export const NEWEST_TABLES = SCHEMA_VERSIONS.reduce((newest, { version }) => Math.max(newest, version), 0);
 
 export const DATABASE_NAME = new InjectionToken<string>('database name', { factory: () => 'roam-dial' });
 
 @Injectable({ providedIn: 'root' })
 export class Database extends Dexie {
-  declare readonly kit: Table<KitItem, string>;
-  declare readonly walks: Table<Walk, string>;
-  declare readonly districts: Table<District, string>;
-  declare readonly profile: Table<ProfileRow, string>;
+  declare readonly rows: Table<StoredRow, [CollectionName, string]>;
+  declare readonly orders: Table<StoredOrder, CollectionName>;
   declare readonly meta: Table<MetaRow, string>;
 
   constructor() {

@@ -1,7 +1,6 @@
 import type { Archive } from '@roam-dial/core';
 import { demoWorkspace } from '../../testing/demo';
 import { importInto } from './transfer';
-import { applyChanges, changesBetween, reversed } from './workspace';
 
 const WORKSPACE = demoWorkspace();
 let made = 0;
@@ -25,21 +24,5 @@ describe('districts that come in with an archive', () => {
   });
   it('take the place of all there is when that is asked for', () => {
     expect(importInto(WORKSPACE, renamed('Other'), 'replace', createId).districts.map(({ name }) => name)).toEqual(['Other']);
-  });
-});
-
-describe('changes of districts as documents', () => {
-  it('name what was put in and what went, and undo brings it back', () => {
-    const [first] = WORKSPACE.districts;
-    if (first === undefined) throw new Error('no district');
-    const after = { ...WORKSPACE, districts: [{ ...first, id: 'upper' }] };
-    const changes = changesBetween(WORKSPACE, after);
-    expect(changes.map(({ table, key, after: now }) => [table, key, now !== undefined])).toEqual([
-      ['districts', 'upper', true],
-      ['districts', 'orrel', false],
-    ]);
-    const there = applyChanges(WORKSPACE, changes);
-    expect(there.districts.map(({ id }) => id)).toEqual(['upper']);
-    expect(applyChanges(there, reversed(changes)).districts).toEqual(WORKSPACE.districts);
   });
 });

@@ -1,73 +1,72 @@
-import type { Archive, KitItem, Stop, Walk } from '@roam-dial/core';
+import { type Archive, COLLECTIONS, LIST_NAMES, type ListName, type Reference } from '@roam-dial/core';
+import { isSame } from './patch';
 import type { Workspace } from './workspace';
 
 export type ImportMode = 'replace' | 'add';
 
-function sameData(a: unknown, b: unknown): boolean {
-  return JSON.stringify(a) === JSON.stringify(b);
+interface Row {
+  readonly id: string;
 }
 
-/** New names for incoming items whose id is taken by something else; what is the same already keeps its id. */
-function newIds(
-  existing: readonly { readonly id: string }[],
-  incoming: readonly { readonly id: string }[],
-  createId: () => string,
-): ReadonlyMap<string, string> {
-  const taken = new Map(existing.map((item) => [item.id, item]));
+/** New ids by list, for rows whose own is taken by something else. */
+type NewIds = Readonly<Record<ListName, ReadonlyMap<string, string>>>;
+
+/** A reference followed to its end, and named anew there. */
+function renamedAt(value: unknown, path: readonly string[], ids: ReadonlyMap<string, string>): unknown {
+  const [step, ...rest] = path;
+  if (step === undefined) return typeof value === 'string' ? (ids.get(value) ?? value) : value;
+  if (step === '*' && Array.isArray(value)) return value.map((one: unknown) => renamedAt(one, rest, ids));
+  if (typeof value !== 'object' || value === null || !(step in value)) return value;
+  const record = value as Readonly<Record<string, unknown>>;
+  return { ...record, [step]: renamedAt(record[step], rest, ids) };
+}
+
+function withReferences<One extends Row>(row: One, refersTo: readonly Reference[], ids: NewIds): One {
+  return refersTo
+    .filter(({ to }) => ids[to].size > 0)
+    .reduce<One>((now, { to, path }) => renamedAt(now, path, ids[to]) as One, row);
+}
+
+/** New names for incoming rows whose id is taken by something else; what is the same already keeps its id. */
+function newIds(existing: readonly Row[], incoming: readonly Row[], createId: () => string): ReadonlyMap<string, string> {
+  const taken = new Map(existing.map((row) => [row.id, row]));
   return new Map(
-    incoming.flatMap((item) => {
-      const mine = taken.get(item.id);
-      return mine === undefined || sameData(mine, item) ? [] : [[item.id, createId()] as const];
+    incoming.flatMap((row) => {
+      const mine = taken.get(row.id);
+      return mine === undefined || isSame(mine, row) ? [] : [[row.id, createId()] as const];
     }),
   );
 }
 
-function renamed(id: string | null, ids: ReadonlyMap<string, string>): string | null {
-  return id === null ? null : (ids.get(id) ?? id);
-}
-
-function withIds(walk: Walk, kitIds: ReadonlyMap<string, string>, districtIds: ReadonlyMap<string, string>): Walk {
-  const stops = walk.stops.map((stop): Stop => ({ ...stop, lensId: renamed(stop.lensId, kitIds) }));
-  const district = walk.districtId === undefined ? {} : { districtId: renamed(walk.districtId, districtIds) };
-  return { ...walk, bodyId: renamed(walk.bodyId, kitIds), stops, ...district };
-}
-
 /**
  * An archive taken into the workspace. `replace` puts it in the place of all there is; `add` keeps what there is, lets
- * identical items be, and gives new ids to those that differ under an old one, in their references too. The person's
- * own standard and settings stay when adding.
+ * identical rows be, and gives new ids to those that differ under an old one, in their references too, as the collections
+ * describe them. The person's own standard and settings stay when adding.
  */
-export function importInto(
-  workspace: Workspace,
-  { kit, standard, settings, walks, districts }: Archive,
-  mode: ImportMode,
-  createId: () => string,
-): Workspace {
-  if (mode === 'replace') return { kit, standard, settings, walks, districts };
-  const kitIds = newIds(workspace.kit, kit, createId);
-  const inKit = new Set(workspace.kit.map((item) => item.id));
-  const addedKit = kit
-    .map((item): KitItem => {
-      const id = kitIds.get(item.id) ?? item.id;
-      if (item.kind === 'body') return { ...item, id, filmId: renamed(item.filmId, kitIds) };
-      return { ...item, id };
-    })
-    .filter((item) => !inKit.has(item.id));
-  const districtIds = newIds(workspace.districts, districts, createId);
-  const inDistricts = new Set(workspace.districts.map((district) => district.id));
-  const addedDistricts = districts
-    .map((district) => ({ ...district, id: districtIds.get(district.id) ?? district.id }))
-    .filter((district) => !inDistricts.has(district.id));
-  const incoming = walks.map((walk) => withIds(walk, kitIds, districtIds));
-  const walkIds = newIds(workspace.walks, incoming, createId);
-  const inWalks = new Set(workspace.walks.map((walk) => walk.id));
-  const addedWalks = incoming
-    .map((walk) => ({ ...walk, id: walkIds.get(walk.id) ?? walk.id }))
-    .filter((walk) => !inWalks.has(walk.id));
-  return {
-    ...workspace,
-    kit: [...workspace.kit, ...addedKit],
-    walks: [...workspace.walks, ...addedWalks],
-    districts: [...workspace.districts, ...addedDistricts],
-  };
+export function importInto(workspace: Workspace, archive: Archive, mode: ImportMode, createId: () => string): Workspace {
+  if (mode === 'replace') return archive;
+  const none: NewIds = { kit: new Map(), walks: new Map(), districts: new Map() };
+  let ids = none;
+  const added: Partial<Record<ListName, readonly Row[]>> = {};
+  // What is referred to comes before what refers: a row whose references are renamed is another row.
+  for (const name of ['kit', 'districts', 'walks'] as const satisfies readonly ListName[]) {
+    const { refersTo } = COLLECTIONS[name];
+    const [own, incoming] = [workspace[name] as readonly Row[], archive[name] as readonly Row[]];
+    const referring = incoming.map((row) => withReferences(row, refersTo, ids));
+    ids = { ...ids, [name]: newIds(own, referring, createId) };
+    const there = new Set(own.map(({ id }) => id));
+    added[name] = referring
+      .map((row) =>
+        withReferences(
+          { ...row, id: ids[name].get(row.id) ?? row.id },
+          refersTo.filter(({ to }) => to === name),
+          ids,
+        ),
+      )
+      .filter(({ id }) => !there.has(id));
+  }
+  return LIST_NAMES.reduce<Workspace>(
+    (now, name) => ({ ...now, [name]: [...(workspace[name] as readonly Row[]), ...(added[name] ?? [])] }),
+    workspace,
+  );
 }

@@ -10,6 +10,7 @@ import { SelectionStore } from '../state/selection.store';
 import { Shortcuts } from '../state/shortcuts';
 import { WorkspaceStore } from '../state/workspace.store';
 import { phoneLayout } from '../state/phone-layout';
+import { asideSentence } from './aside-sentence';
 import { Overlays } from './overlays';
 
 /** The frame: spine, rooms, dial card; a bottom bar in the hand. */
@@ -30,6 +31,9 @@ export class App {
   protected readonly workspace = toSignal(this.store.workspace$);
   protected readonly history = toSignal(this.store.history$, { initialValue: { undo: null, redo: null } });
   protected readonly writeFailure = toSignal(this.store.writeFailure$, { initialValue: null });
+  protected readonly onlyInMemory = toSignal(this.store.onlyInMemory$, { initialValue: null });
+  protected readonly aside = toSignal(this.store.aside$, { initialValue: [] });
+  protected readonly asideWords = computed(() => asideSentence(this.aside()));
   protected readonly isPhone = phoneLayout();
   private readonly room = toSignal(inject(SelectionStore).room$, { initialValue: '' });
   private readonly settings = computed(() => this.workspace()?.settings ?? DEFAULT_SETTINGS);
@@ -41,10 +45,10 @@ export class App {
     this.store.unseeded$.pipe(takeUntilDestroyed()).subscribe(() => void this.actions.seedDemo());
     this.store.notice$
       .pipe(takeUntilDestroyed())
-      .subscribe((message) => void this.overlays.notify(message, () => this.store.undo()));
+      .subscribe(({ message, offersUndo }) => void this.overlays.notify(message, offersUndo ? () => this.store.undo() : null));
     this.shortcuts.sheetWanted$.pipe(takeUntilDestroyed()).subscribe(() => this.openSheet());
     effect(() => document.documentElement.setAttribute('data-theme', this.settings().theme));
-    this.store.open();
+    void this.store.open();
   }
 
   /** The browser asks before a page with something unwritten is left. */
@@ -66,6 +70,11 @@ export class App {
 
   protected saveCopy(): void {
     void this.actions.exportAll();
+  }
+
+  /** What could not be read, as it is stored. */
+  protected saveAside(): void {
+    this.actions.exportAside(this.aside());
   }
 
   protected openSettings(): void {

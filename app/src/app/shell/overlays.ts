@@ -18,9 +18,10 @@ export class Overlays {
     await this.open(ShortcutSheet, '480px');
   }
 
-  async notify(message: string, undo: () => void): Promise<void> {
+  async notify(message: string, undo: (() => void) | null): Promise<void> {
     const { MatSnackBar } = await import('@angular/material/snack-bar');
-    this.injector.get(MatSnackBar).open(message, 'Undo', { duration: NOTICE_MS }).onAction().subscribe(undo);
+    const notice = this.injector.get(MatSnackBar).open(message, undo === null ? 'Close' : 'Undo', { duration: NOTICE_MS });
+    if (undo !== null) notice.onAction().subscribe(undo);
   }
 
   /** One dialog at a time. */

@@ -1,17 +1,29 @@
 import { Injectable, inject } from '@angular/core';
 import { Router } from '@angular/router';
-import { DEFAULT_SETTINGS, DEFAULT_STANDARD, ofKind, type Stop, type Walk, writeArchive } from '@roam-dial/core';
+import { archiveParts, EMPTY_ARCHIVE, ofKind, type Stop, type Walk } from '@roam-dial/core';
 import type { ReadArchive } from '@roam-dial/core/formats';
 import { firstValueFrom } from 'rxjs';
 import { ArchiveService } from '../data/archive.service';
 import { createId, newStop, newWalk } from '../data/defaults';
-import { saveText } from '../data/save-file';
+import { saveBlob, saveText } from '../data/save-file';
+import type { SetAside } from '../data/stored-form';
 import { importInto, type ImportMode } from '../data/transfer';
 import { CardStore } from './card.store';
 import type { Focus } from './focus.store';
 import { addStop, addWalk, duplicateStop, duplicateWalk, moveStop, removeStop, removeWalk } from './edits';
 import { SelectionStore } from './selection.store';
 import { WorkspaceStore } from './workspace.store';
+
+/** The date where the person is, as file names have it. */
+function today(): string {
+  const now = new Date();
+  return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
+}
+
+/** Bytes as the text that they were written from. */
+function textOf(data: unknown): unknown {
+  return ArrayBuffer.isView(data) ? new TextDecoder().decode(data as Uint8Array) : data;
+}
 
 /** What a person can do that takes more than one store: the verbs of menus, buttons and shortcuts. */
 @Injectable({ providedIn: 'root' })
@@ -28,16 +40,14 @@ export class AppActions {
       await this.store.seed(await this.archives.demo(new Date()));
     } catch (error) {
       // Without its demo the program starts empty and says so; everything else works.
-      await this.store.seed({ kit: [], standard: DEFAULT_STANDARD, settings: DEFAULT_SETTINGS, walks: [], districts: [] });
+      await this.store.seed(EMPTY_ARCHIVE);
       this.store.announce(error instanceof Error ? error.message : String(error));
     }
   }
 
   async startWalk(): Promise<void> {
     const { kit } = await this.store.snapshot();
-    const today = new Date();
-    const day = new Date(today.getTime() - today.getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
-    const walk = newWalk(createId(), day, ofKind(kit, 'body').find(({ inBag }) => inBag)?.id ?? null);
+    const walk = newWalk(createId(), today(), ofKind(kit, 'body').find(({ inBag }) => inBag)?.id ?? null);
     this.store.edit({ label: 'start a walk' }, addWalk(walk));
     await this.router.navigate(['/walk'], { queryParams: { walk: walk.id } });
   }
@@ -114,10 +124,16 @@ export class AppActions {
     this.selection.setMinute(minuteOfDay + by);
   }
 
-  /** Everything as a file for the person to keep. */
+  /** Everything as a file for the person to keep, part by part. */
   async exportAll(): Promise<void> {
-    const text = writeArchive(await this.store.snapshot());
-    saveText(text, `roam-dial-${new Date().toISOString().slice(0, 10)}.json`, 'application/json');
+    const parts = [...archiveParts(await this.store.snapshot())];
+    saveBlob(new Blob(parts, { type: 'application/json' }), `roam-dial-${today()}.json`);
+  }
+
+  /** Rows that could not be read, as they are stored: for somebody who can mend them. */
+  exportAside(aside: readonly SetAside[]): void {
+    const rows = aside.map((one) => ({ ...one, data: textOf(one.data) }));
+    saveText(JSON.stringify(rows, null, 1), `roam-dial-unread-${today()}.json`, 'application/json');
   }
 
   /** Reads the file wholly before anything changes. */

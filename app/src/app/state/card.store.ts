@@ -1,5 +1,22 @@
 import { Injectable, inject } from '@angular/core';
-import { type Cells, dialCardAt, type KitInHand, kitInHand, type Lens, lensesInBag, lightFor, type SetUpInput, setUpInputFor, type SetUpResult, siteOf, type Standard, type Stop, type StopDay, type StopLight, type Walk } from '@roam-dial/core';
+import {
+  type Cells,
+  dialCardAt,
+  type KitInHand,
+  kitInHand,
+  type Lens,
+  lensesInBag,
+  lightFor,
+  type SetUpInput,
+  setUpInputFor,
+  type SetUpResult,
+  siteOf,
+  type Standard,
+  type Stop,
+  type StopDay,
+  type StopLight,
+  type Walk,
+} from '@roam-dial/core';
 import { combineLatest, distinctUntilChanged, map, type Observable, shareReplay } from 'rxjs';
 import type { Workspace } from '../data/workspace';
 import { Scenes } from './scenes';

@@ -1,9 +1,11 @@
-import { DEFAULT_STANDARD, type Stop, type Walk } from '@roam-dial/core';
+import { DEFAULT_STANDARD, LONGEST_NAME, type Stop, type Walk } from '@roam-dial/core';
 import { newKitItem, newStop, newWalk } from '../data/defaults';
-import { changesBetween, applyChanges, reversed, type Workspace } from '../data/workspace';
+import { diff, patched, reversed } from '../data/patch';
+import type { Workspace } from '../data/workspace';
 import {
   addStop,
   changeKitItem,
+  changeStop,
   duplicateStop,
   moveStop,
   removeKitItem,
@@ -71,21 +73,29 @@ describe('stays', () => {
   });
 });
 
-describe('documents that changed', () => {
+describe('edits as patches', () => {
   const before = workspace();
-  it('finds only what was touched', () => {
-    expect(changesBetween(before, before)).toEqual([]);
-    const after = changeKitItem('k2', (item) => ({ ...item, name: 'long' }))(before);
-    expect(changesBetween(before, after).map(({ table, key }) => `${table}/${key}`)).toEqual(['kit/k2']);
-    const settings = { ...before, settings: { ...SETTINGS, theme: 'night' as const } };
-    expect(changesBetween(before, settings).map(({ table, key }) => `${table}/${key}`)).toEqual(['profile/settings']);
+  it('touch only what was touched', () => {
+    const paths = (after: Workspace): string[] => diff(before, after).map(({ path }) => path.join('/'));
+    expect(paths(before)).toEqual([]);
+    expect(paths(changeKitItem('k2', (item) => ({ ...item, name: 'long' }))(before))).toEqual(['kit/@k2/name']);
+    expect(paths({ ...before, settings: { ...SETTINGS, theme: 'night' } })).toEqual(['settings/theme']);
   });
-  it('leads there and back', () => {
+  it('lead there and back, order included', () => {
     const after = moveStop('w', 0, 2)(removeKitItem('k1')(before));
-    const changes = changesBetween(before, after);
-    expect(applyChanges(before, changes)).toEqual(after);
-    const back = applyChanges(after, reversed(changes));
-    expect(names(back)).toBe('a b c');
-    expect(back.kit.map(({ id }) => id).sort()).toEqual(['k1', 'k2']);
+    const patches = diff(before, after);
+    expect(patched(before, patches).data).toEqual(after);
+    expect(patched(after, reversed(patches)).data).toEqual(before);
+  });
+  it('out of range are none, and so no step of undo', () => {
+    expect(diff(before, moveStop('w', 0, 9)(before))).toEqual([]);
+    expect(diff(before, moveStop('w', 7, 0)(before))).toEqual([]);
+  });
+  it('copy the longest name there is to one that an archive still holds', () => {
+    const long = 'n'.repeat(LONGEST_NAME);
+    const named = changeStop('w', 'a', (stop) => ({ ...stop, name: long }))(before);
+    const copy = duplicateStop('w', 'a', 'copy')(named).walks[0]?.stops[1];
+    expect(copy?.name).toHaveLength(LONGEST_NAME);
+    expect(copy?.name.endsWith('(copy)')).toBe(true);
   });
 });

@@ -3,10 +3,12 @@ import {
   type District,
   type IntentKind,
   type KitItem,
+  LONGEST_NAME,
   type Settings,
   type Standard,
   type Stop,
   type Walk,
+  zoneForIntent,
 } from '@roam-dial/core';
 import type { Workspace } from '../data/workspace';
 
@@ -30,6 +32,13 @@ function duplicated<Item extends { readonly id: string }>(
   return items.flatMap((item) => (item.id === id ? [item, copy(item)] : [item]));
 }
 
+const COPY = ' (copy)';
+
+/** As long as a name may be at most, whatever it is a copy of. */
+function copyName(name: string): string {
+  return `${name.slice(0, LONGEST_NAME - COPY.length)}${COPY}`;
+}
+
 export const addWalk =
   (walk: Walk): WorkspaceChange =>
   (workspace) => ({ ...workspace, walks: [...workspace.walks, walk] });
@@ -46,7 +55,7 @@ export const duplicateWalk =
   (walkId: string, newId: string): WorkspaceChange =>
   (workspace) => ({
     ...workspace,
-    walks: duplicated(workspace.walks, walkId, (walk) => ({ ...walk, id: newId, name: `${walk.name} (copy)`, isDemo: false })),
+    walks: duplicated(workspace.walks, walkId, (walk) => ({ ...walk, id: newId, name: copyName(walk.name), isDemo: false })),
   });
 
 const changeStops = (walkId: string, change: (stops: readonly Stop[]) => readonly Stop[]): WorkspaceChange =>
@@ -67,7 +76,7 @@ export const removeStop = (walkId: string, stopId: string): WorkspaceChange =>
   changeStops(walkId, (stops) => stops.filter(({ id }) => id !== stopId));
 
 export const duplicateStop = (walkId: string, stopId: string, newId: string): WorkspaceChange =>
-  changeStops(walkId, (stops) => duplicated(stops, stopId, (stop) => ({ ...stop, id: newId, name: `${stop.name} (copy)` })));
+  changeStops(walkId, (stops) => duplicated(stops, stopId, (stop) => ({ ...stop, id: newId, name: copyName(stop.name) })));
 
 export const moveStop = (walkId: string, from: number, to: number): WorkspaceChange =>
   changeStops(walkId, (stops) => {
@@ -94,7 +103,8 @@ export function withLeaving(stop: Stop, minute: number): Stop {
 }
 
 export function withIntent(stop: Stop, kind: IntentKind): Stop {
-  return stop.intent.kind === kind ? stop : { ...stop, intent: DEFAULT_INTENTS[kind] };
+  if (stop.intent.kind === kind) return stop;
+  return { ...stop, intent: DEFAULT_INTENTS[kind], subject: zoneForIntent(stop.subject, stop.intent.kind, kind) };
 }
 
 export const addKitItem =
@@ -109,7 +119,7 @@ export const duplicateKitItem =
   (id: string, newId: string): WorkspaceChange =>
   (workspace) => ({
     ...workspace,
-    kit: duplicated(workspace.kit, id, (item) => ({ ...item, id: newId, name: `${item.name} (copy)` })),
+    kit: duplicated(workspace.kit, id, (item) => ({ ...item, id: newId, name: copyName(item.name) })),
   });
 
 export const removeKitItem =

@@ -1,5 +1,13 @@
 import { Injectable, inject } from '@angular/core';
-import { type ApproachRow, type HomeQuestion, homeQuestion, type HomeState, type KitInHand, type LightLadder, type WayOutResult } from '@roam-dial/core';
+import {
+  type ApproachRow,
+  type HomeQuestion,
+  homeQuestion,
+  type HomeState,
+  type KitInHand,
+  type LightLadder,
+  type WayOutResult,
+} from '@roam-dial/core';
 import { auditTime, combineLatest, distinctUntilChanged, filter, map, type Observable, shareReplay, startWith } from 'rxjs';
 import { SetUpClient } from '../workers/set-up.client';
 import { type Card, CardStore, type NoCard } from './card.store';

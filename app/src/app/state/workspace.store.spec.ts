@@ -1,46 +1,13 @@
 import 'fake-indexeddb/auto';
-import { TestBed } from '@angular/core/testing';
-import { DEFAULT_SETTINGS, DEFAULT_STANDARD } from '@roam-dial/core';
-import Dexie from 'dexie';
-import { firstValueFrom, filter, Subject } from 'rxjs';
-import { applySchema, DATABASE_NAME, Database, SCHEMA_VERSIONS } from '../data/database';
+import { FIRST, openTab, kitNames, named, lens, until, rowNames, stored, eventually } from '../../testing/tabs';
+import { filter, firstValueFrom } from 'rxjs';
+import type { Database, StoredRow } from '../data/database';
 import { newKitItem, newStop, newWalk } from '../data/defaults';
-import type { Workspace } from '../data/workspace';
-import { type StoredWorkspace, WorkspaceRepository } from '../data/workspace.repository';
-import { addKitItem, addWalk, changeKitItem, changeSettings, removeKitItem } from './edits';
-import { WorkspaceStore } from './workspace.store';
-
-const FIRST: Workspace = {
-  kit: [newKitItem('body', 'body', 'third')],
-  standard: DEFAULT_STANDARD,
-  settings: DEFAULT_SETTINGS,
-  walks: [newWalk('walk', '2027-03-13', 'body')],
-  districts: [],
-};
+import { BrowserRows } from '../data/browser-rows';
+import { addKitItem, addWalk, changeKitItem, changeSettings, duplicateKitItem, removeKitItem } from './edits';
+import type { WorkspaceStore } from './workspace.store';
 
 let run = 0;
-/** A tab on a database: a store of its own, nothing shared but what is stored. */
-function openTab(name: string): { store: WorkspaceStore; database: Database } {
-  TestBed.resetTestingModule();
-  TestBed.configureTestingModule({ providers: [{ provide: DATABASE_NAME, useValue: name }] });
-  const store = TestBed.inject(WorkspaceStore);
-  const database = TestBed.inject(Database);
-  store.open();
-  return { store, database };
-}
-
-const kitNames = ({ kit }: Workspace): string[] => kit.map(({ name }) => name).sort();
-const until = (store: WorkspaceStore, is: (workspace: Workspace) => boolean): Promise<Workspace> =>
-  firstValueFrom(store.workspace$.pipe(filter(is)));
-
-/** What is stored comes behind what is shown: asks again until it is so. */
-async function eventually<Value>(ask: () => PromiseLike<Value>, is: (value: Value) => boolean): Promise<void> {
-  for (let k = 0; k < 400; k++) {
-    if (is(await ask())) return;
-    await new Promise((resolve) => setTimeout(resolve, 10));
-  }
-  throw new Error(`never came about; last seen ${JSON.stringify(await ask())}`);
-}
 
 describe('the workspace store', () => {
   let name: string;
@@ -58,15 +25,16 @@ describe('the workspace store', () => {
 
   it('seeds once, however often it is asked', async () => {
     await store.seed({ ...FIRST, kit: [] });
-    expect(await database.kit.count()).toBe(1);
+    expect(kitNames(await store.snapshot())).toEqual(['New body']);
+    expect(await rowNames(database)).toEqual(['New body', 'New walk']);
   });
 
   it('shows an edit at once and stores it behind', async () => {
     store.edit({ label: 'add a lens' }, addKitItem({ ...newKitItem('lens', 'lens', 'third'), name: 'Long one' }));
-    expect(kitNames(await store.snapshot())).toEqual(['Long one', 'New body']);
+    expect(kitNames(await store.snapshot())).toEqual(['New body', 'Long one']);
     await eventually(
-      () => database.kit.get('lens'),
-      (lens) => lens?.name === 'Long one',
+      () => stored(database, 'lens'),
+      (one) => one?.name === 'Long one',
     );
   });
 
@@ -110,21 +78,17 @@ describe('the workspace store', () => {
   });
 
   it('keeps what the browser refuses to write, says so, and writes it on another try', async () => {
-    const repository = TestBed.inject(WorkspaceRepository);
-    const write = jest.spyOn(repository, 'write').mockRejectedValue(new DOMException('disk full', 'QuotaExceededError'));
-    store.edit(
-      { label: 'rename' },
-      changeKitItem('body', (item) => ({ ...item, name: 'Kept' })),
-    );
+    const write = jest.spyOn(BrowserRows.prototype, 'write').mockRejectedValue(new DOMException('disk full', 'QuotaExceededError'));
+    store.edit({ label: 'rename' }, named('body', 'Kept'));
     const failure = await firstValueFrom(store.writeFailure$.pipe(filter((one) => one !== null)));
     expect(failure?.message).toContain('QuotaExceededError: disk full');
     expect(kitNames(await store.snapshot())).toEqual(['Kept']);
-    expect((await database.kit.get('body'))?.name).toBe('New body');
+    expect((await stored(database, 'body'))?.name).toBe('New body');
     write.mockRestore();
     store.retry();
     await firstValueFrom(store.writeFailure$.pipe(filter((one) => one === null)));
     await eventually(
-      () => database.kit.get('body'),
+      () => stored(database, 'body'),
       (body) => body?.name === 'Kept',
     );
   });
@@ -165,8 +129,8 @@ describe('the workspace store', () => {
       addWalk({ ...walk, stops: [{ ...newStop('s', undefined), subject: { nearM: 2, farM: Infinity, medianM: 3, spread: 0 } }] }),
     );
     await eventually(
-      () => database.walks.get('second'),
-      (stored) => stored !== undefined,
+      () => database.rows.get(['walks', 'second']),
+      (row) => row !== undefined,
     );
     database.close();
     const again = openTab(name);
@@ -174,56 +138,99 @@ describe('the workspace store', () => {
     expect(workspace.walks.find(({ id }) => id === 'second')?.stops[0]?.subject.farM).toBe(Infinity);
     again.database.close();
   });
-});
 
-describe('a reading of the stored data that was overtaken by a write', () => {
-  it('does not take back what was typed', async () => {
-    const stored$ = new Subject<StoredWorkspace>();
-    let revision = 0;
-    const repository = { stored$, write: () => Promise.resolve(++revision) };
-    TestBed.resetTestingModule();
-    TestBed.configureTestingModule({ providers: [{ provide: WorkspaceRepository, useValue: repository }] });
-    const store = TestBed.inject(WorkspaceStore);
-    store.open();
-    stored$.next({ ...FIRST, isSeeded: true, revision: 0 });
-    store.edit(
-      { label: 'rename' },
-      changeKitItem('body', (item) => ({ ...item, name: 'Typed' })),
-    );
+  it('keeps the order of every list over a reload: added last comes last, a copy right behind its original', async () => {
+    store.edit({ label: 'add' }, addKitItem(lens('a-lens', 'Added last')));
+    store.edit({ label: 'copy' }, duplicateKitItem('body', 'zz'));
     await store.written();
-    stored$.next({ ...FIRST, isSeeded: true, revision: 0 });
-    expect(kitNames(await store.snapshot())).toEqual(['Typed']);
-    stored$.next({ ...FIRST, kit: [], isSeeded: true, revision: 2 });
-    expect(kitNames(await store.snapshot())).toEqual([]);
+    const again = openTab(name);
+    expect(kitNames(await until(again.store, () => true))).toEqual(['New body', 'New body (copy)', 'Added last']);
+    again.database.close();
+  });
+
+  it('writes no row but those that an edit touches, and reads none back', async () => {
+    const revisions = async (): Promise<Record<string, number>> =>
+      Object.fromEntries((await database.rows.toArray()).map(({ collection, id, revision }) => [`${collection}/${id}`, revision]));
+    const before = await revisions();
+    const read = jest.spyOn(BrowserRows.prototype, 'loadSince');
+    store.edit({ label: 'rename' }, named('body', 'x'));
+    await store.written();
+    await new Promise((resolve) => setTimeout(resolve, 100));
+    const after = await revisions();
+    expect(Object.keys(after).filter((key) => after[key] !== before[key])).toEqual(['kit/body']);
+    expect(read).not.toHaveBeenCalled();
+    read.mockRestore();
+  });
+
+  it('tells when the stored data were cleared under it, and stores all that it shows anew', async () => {
+    store.edit({ label: 'add' }, addKitItem(lens('lens', 'Long one')));
+    await store.written();
+    await database.rows.clear();
+    await database.orders.clear();
+    await database.meta.clear();
+    const told = firstValueFrom(store.notice$);
+    store.edit({ label: 'rename' }, named('body', 'Typed'));
+    expect((await told).message).toContain('had been cleared');
+    await store.written();
+    const again = openTab(name);
+    expect(kitNames(await until(again.store, () => true))).toEqual(['Typed', 'Long one']);
+    again.database.close();
+  });
+
+  it('sets aside a row that cannot be read, says which, keeps it, and opens the rest', async () => {
+    store.edit({ label: 'add' }, addKitItem(lens('lens', 'Long one')));
+    await store.written();
+    const spoil = async (id: string, data: object): Promise<void> => {
+      const row = (await database.rows.get(['kit', id])) as StoredRow;
+      await database.rows.put({ ...row, data });
+    };
+    await spoil('lens', { kind: 'lens', id: 'lens', name: 'Torn' });
+    const again = openTab(name);
+    expect(kitNames(await until(again.store, () => true))).toEqual(['New body']);
+    const [aside] = await firstValueFrom(again.store.aside$);
+    expect(aside).toMatchObject({ collection: 'kit', id: 'lens' });
+    expect(aside?.problem).toContain('required');
+    again.store.edit({ label: 'rename' }, named('body', 'x'));
+    await again.store.written();
+    expect((await stored(again.database, 'lens'))?.name).toBe('Torn');
+    again.database.close();
   });
 });
 
-describe('the schema', () => {
-  it('is append-only from version 1 on', () => {
-    expect(SCHEMA_VERSIONS.map(({ version }) => version)).toEqual(SCHEMA_VERSIONS.map((_, k) => k + 1));
+describe('a first visit whose writes are refused', () => {
+  it('is shown, and is stored whole with what was edited once it can be', async () => {
+    const refused = new DOMException('private window', 'QuotaExceededError');
+    const seed = jest.spyOn(BrowserRows.prototype, 'seed').mockRejectedValue(refused);
+    const name = `test-${++run}`;
+    const { store, database } = openTab(name);
+    await firstValueFrom(store.unseeded$);
+    await store.seed(FIRST);
+    store.edit({ label: 'rename' }, named('body', 'Mine'));
+    await store.written();
+    expect(store.hasUnwritten()).toBe(true);
+    seed.mockRestore();
+    store.retry();
+    await store.written();
+    expect(store.hasUnwritten()).toBe(false);
+    database.close();
+    const again = openTab(name);
+    expect(kitNames(await until(again.store, () => true))).toEqual(['Mine']);
+    again.database.close();
   });
+});
 
-  it('carries the rows of an old version through a migration', async () => {
-    const old = new Dexie('migrating');
-    applySchema(old, SCHEMA_VERSIONS);
-    await old.table('kit').put({ ...newKitItem('body', 'b', 'third'), name: 'Old' });
-    old.close();
-    const next = new Dexie('migrating');
-    const upgraded = {
-      version: SCHEMA_VERSIONS.length + 1,
-      stores: { kit: 'id, kind, name' },
-      upgrade: (transaction: {
-        table: (name: string) => { toCollection: () => { modify: (f: (row: { name: string }) => void) => PromiseLike<unknown> } };
-      }) =>
-        transaction
-          .table('kit')
-          .toCollection()
-          .modify((row) => {
-            row.name = `${row.name}, upgraded`;
-          }),
-    };
-    applySchema(next, [...SCHEMA_VERSIONS, upgraded as never]);
-    expect(await next.table('kit').toArray()).toMatchObject([{ id: 'b', name: 'Old, upgraded' }]);
-    next.close();
+describe('a browser without a database', () => {
+  it('has everything in memory, says why nothing is stored, and can export', async () => {
+    const load = jest.spyOn(BrowserRows.prototype, 'load').mockRejectedValue(new Error('no database here'));
+    const { store, database } = openTab(`test-${++run}`);
+    await firstValueFrom(store.unseeded$);
+    await store.seed(FIRST);
+    store.edit({ label: 'rename' }, named('body', 'Mine'));
+    await store.written();
+    expect(await firstValueFrom(store.onlyInMemory$)).toContain('no database here');
+    expect(kitNames(await store.snapshot())).toEqual(['Mine']);
+    expect(store.hasUnwritten()).toBe(false);
+    load.mockRestore();
+    database.close();
   });
 });

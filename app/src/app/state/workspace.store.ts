@@ -1,145 +1,143 @@
 import { Injectable, inject } from '@angular/core';
-import { BehaviorSubject, firstValueFrom, map, type Observable, ReplaySubject, shareReplay, Subject, take } from 'rxjs';
-import { applyChanges, changesBetween, type DocumentChange, reversed, type Workspace } from '../data/workspace';
-import { type StoredWorkspace, WorkspaceRepository } from '../data/workspace.repository';
-
-interface Edit {
-  readonly label: string;
-  readonly mergeKey: string | null;
-  readonly at: number;
-  readonly changes: readonly DocumentChange[];
-}
-
-export interface EditOptions {
-  /** What undo says it takes back: "move Orrel Steps". */
-  readonly label: string;
-  /** Edits with the same key in quick succession are one step of undo: a drag, a word being typed. */
-  readonly mergeKey?: string;
-}
-
-export interface History {
-  readonly undo: string | null;
-  readonly redo: string | null;
-}
+import { EMPTY_ARCHIVE } from '@roam-dial/core';
+import {
+  BehaviorSubject,
+  distinctUntilChanged,
+  firstValueFrom,
+  map,
+  type Observable,
+  ReplaySubject,
+  shareReplay,
+  Subject,
+  take,
+} from 'rxjs';
+import { compact, diff, type Patch, patched, reversed } from '../data/patch';
+import { ClearedError, type Loaded, type RowStore } from '../data/row-store';
+import { RowStorage } from '../data/row-storage';
+import type { SetAside } from '../data/stored-form';
+import type { Workspace } from '../data/workspace';
+import { type EditOptions, type History, type HistoryLabels, labelsOf, NO_HISTORY, remembered } from './history';
 
 export interface WriteFailure {
   readonly message: string;
 }
 
-const MERGE_WITHIN_MS = 1500;
-const LONGEST_HISTORY = 200;
-/** No reading has this revision: the next one is taken over. */
-const NOT_READ = -1;
+/** A passing word; with an offer to undo where it says what has just been done. */
+export interface Notice {
+  readonly message: string;
+  readonly offersUndo: boolean;
+}
 
-/** One edit that leads from the first's before to the second's after, document by document. */
-function merged(first: readonly DocumentChange[], second: readonly DocumentChange[]): readonly DocumentChange[] {
-  const byKey = new Map(first.map((change) => [`${change.table}/${change.key}`, change]));
-  for (const change of second) {
-    const key = `${change.table}/${change.key}`;
-    const earlier = byKey.get(key);
-    byKey.set(key, earlier === undefined ? change : { ...change, before: earlier.before });
-  }
-  return [...byKey.values()];
+const NOTHING: Loaded = { archive: EMPTY_ARCHIVE, isSeeded: false, revision: 0, aside: [] };
+
+function messageOf(error: unknown): string {
+  return error instanceof Error ? `${error.name}: ${error.message}` : String(error);
 }
 
 /**
  * The workspace as everyone sees it: what is stored, with what is not stored yet on top. An edit shows at once and is
- * written behind; where the browser refuses the write, it stays on top, is reported, and can be tried again.
+ * written behind, field by field; where the browser refuses the write, it stays on top, is reported, and can be tried again.
+ * docs/decisions/0004-patches.md.
  */
 @Injectable({ providedIn: 'root' })
 export class WorkspaceStore {
-  private readonly repository = inject(WorkspaceRepository);
-  private stored: StoredWorkspace | null = null;
-  private writtenRevision = 0;
-  private unwritten: readonly DocumentChange[] = [];
-  private waiting: readonly DocumentChange[] = [];
+  private readonly storage = inject(RowStorage);
+  private rows: RowStore | null = null;
+  private loaded: Loaded = NOTHING;
+  /** Nothing has ever been written whole: the next write is all there is. */
+  private isWholeDue = false;
+  private unwritten: readonly Patch[] = [];
+  private writing: Promise<void> = Promise.resolve();
   private isWriting = false;
-  private writing = Promise.resolve();
-  private done: readonly Edit[] = [];
-  private undone: readonly Edit[] = [];
+  private history: History = NO_HISTORY;
   private current: Workspace | null = null;
+  private hasAskedToPersist = false;
 
   private readonly workspaceSubject = new ReplaySubject<Workspace>(1);
-  private readonly historySubject = new BehaviorSubject<History>({ undo: null, redo: null });
+  private readonly historySubject = new BehaviorSubject<HistoryLabels>({ undo: null, redo: null });
   private readonly failureSubject = new BehaviorSubject<WriteFailure | null>(null);
-  private readonly noticeSubject = new Subject<string>();
-  private readonly unseededSubject = new Subject<void>();
+  private readonly noticeSubject = new Subject<Notice>();
+  private readonly unseededSubject = new ReplaySubject<void>(1);
+  private readonly onlyInMemorySubject = new BehaviorSubject<string | null>(null);
+  private readonly asideSubject = new BehaviorSubject<readonly SetAside[]>([]);
 
   readonly workspace$: Observable<Workspace> = this.workspaceSubject.asObservable();
   readonly settings$ = this.workspace$.pipe(
     map(({ settings }) => settings),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
-  readonly history$ = this.historySubject.asObservable();
-  readonly writeFailure$ = this.failureSubject.asObservable();
-  /** What has just been done and can be undone, for a passing notice. */
-  readonly notice$ = this.noticeSubject.asObservable();
+  readonly history$: Observable<HistoryLabels> = this.historySubject;
+  readonly writeFailure$: Observable<WriteFailure | null> = this.failureSubject;
+  readonly notice$: Observable<Notice> = this.noticeSubject;
   /** Once, in a browser that has never held anything. */
   readonly unseeded$ = this.unseededSubject.pipe(take(1));
+  /** Why nothing is stored; null where it is. */
+  readonly onlyInMemory$: Observable<string | null> = this.onlyInMemorySubject;
+  /** Rows that could not be read, which stay where they are. */
+  readonly aside$: Observable<readonly SetAside[]> = this.asideSubject;
 
-  /** Starts to listen to the stored data. */
-  open(): void {
-    this.repository.stored$.subscribe({
-      next: (stored) => {
-        // Read before a write of ours and delivered after it: to show it would take back, for a moment, what was typed.
-        if (stored.revision < this.writtenRevision) return;
-        // Our own write come back: what is shown already, in new objects, for which everything would be worked out again.
-        if (stored.revision === this.stored?.revision && stored.isSeeded === this.stored.isSeeded) return;
-        this.stored = stored;
-        if (stored.isSeeded) this.publish();
-        else this.unseededSubject.next();
-      },
+  /** Opens what is stored, and listens for what other tabs write. */
+  async open(): Promise<void> {
+    const { rows, loaded, onlyInMemory } = await this.storage.open();
+    this.rows = rows;
+    this.onlyInMemorySubject.next(onlyInMemory);
+    this.take(loaded);
+    if (loaded.isSeeded) this.publish();
+    else this.unseededSubject.next();
+    rows.revision$.pipe(distinctUntilChanged()).subscribe({
+      next: (revision) => this.hear(revision),
       error: (error: unknown) => this.fail(error),
     });
   }
 
+  /** Puts a first workspace in, shown at once, stored or not; unless another tab was quicker, whose data then follow. */
   async seed(first: Workspace): Promise<void> {
-    try {
-      await this.repository.seed(first);
-    } catch (error) {
-      this.fail(error);
-    }
-    // Shown at once, stored or not; what another tab may have put in first follows by the stream.
-    if (this.current !== null) return;
-    this.stored = { ...first, isSeeded: true, revision: NOT_READ };
+    if (this.loaded.isSeeded || this.current !== null) return;
+    this.isWholeDue = true;
+    this.loaded = { ...this.loaded, archive: first };
     this.publish();
+    this.write();
+    await this.writing;
   }
 
   /** Applies a pure change to the workspace, remembers it for undo and writes it behind. */
-  edit({ label, mergeKey }: EditOptions, change: (workspace: Workspace) => Workspace): void {
+  edit({ label, mergeKey = undefined }: EditOptions, change: (workspace: Workspace) => Workspace): void {
     if (this.current === null) return;
-    const changes = changesBetween(this.current, change(this.current));
-    if (changes.length === 0) return;
-    this.remember({ label, mergeKey: mergeKey ?? null, at: performance.now(), changes });
-    this.apply(changes);
+    const patches = diff(this.current, change(this.current));
+    if (patches.length === 0) return;
+    this.history = remembered(this.history, { label, mergeKey: mergeKey ?? null, at: performance.now(), patches });
+    this.make(patches);
   }
 
   /** Says what was done in a notice that offers to undo it. */
   announce(message: string): void {
-    this.noticeSubject.next(message);
+    this.noticeSubject.next({ message, offersUndo: true });
   }
 
   undo(): void {
-    const last = this.done.at(-1);
+    const { done, undone } = this.history;
+    const last = done.at(-1);
     if (last === undefined) return;
-    this.done = this.done.slice(0, -1);
-    this.undone = [...this.undone, last];
-    this.apply(reversed(last.changes));
-    this.publishHistory();
+    const made = this.takeBack(last.patches, `“${last.label}” cannot be undone`);
+    this.history = {
+      done: done.slice(0, -1),
+      undone: made.length === 0 ? undone : [...undone, { ...last, patches: reversed(made) }],
+    };
+    this.make(made);
   }
 
   redo(): void {
-    const last = this.undone.at(-1);
+    const { done, undone } = this.history;
+    const last = undone.at(-1);
     if (last === undefined) return;
-    this.undone = this.undone.slice(0, -1);
-    this.done = [...this.done, last];
-    this.apply(last.changes);
-    this.publishHistory();
+    const made = this.takeBack(reversed(last.patches), `“${last.label}” cannot be redone`);
+    this.history = { undone: undone.slice(0, -1), done: made.length === 0 ? done : [...done, { ...last, patches: made }] };
+    this.make(made);
   }
 
   /** Tries again to write what the browser refused. */
   retry(): void {
-    this.write(this.unwritten);
+    this.write();
   }
 
   /** When everything that was edited so far has been written, or refused. */
@@ -148,7 +146,7 @@ export class WorkspaceStore {
   }
 
   hasUnwritten(): boolean {
-    return this.unwritten.length > 0;
+    return this.unwritten.length > 0 || this.isWholeDue;
   }
 
   /** The workspace now; undo and exports need no stream. */
@@ -156,70 +154,133 @@ export class WorkspaceStore {
     return firstValueFrom(this.workspace$);
   }
 
-  private remember(edit: Edit): void {
-    const last = this.done.at(-1);
-    const merges = edit.mergeKey !== null && last?.mergeKey === edit.mergeKey && edit.at - last.at < MERGE_WITHIN_MS;
-    this.done = merges
-      ? [...this.done.slice(0, -1), { ...edit, changes: merged(last.changes, edit.changes) }]
-      : [...this.done, edit].slice(-LONGEST_HISTORY);
-    this.undone = [];
-    this.publishHistory();
+  /** What undoing patches really changes: what somebody else has changed since stays as it is, and is said. */
+  private takeBack(patches: readonly Patch[], sorry: string): readonly Patch[] {
+    if (this.current === null) return [];
+    const { data, misfits } = patched(this.current, reversed(patches), { isStrict: true });
+    const made = diff(this.current, data);
+    if (misfits.length > 0) {
+      const message =
+        made.length === 0 ? `${sorry}: it has been changed since.` : 'Done, but for what has been changed since elsewhere.';
+      this.noticeSubject.next({ message, offersUndo: false });
+    }
+    return made;
   }
 
-  private apply(changes: readonly DocumentChange[]): void {
-    this.unwritten = merged(this.unwritten, changes);
-    this.publish();
-    this.write(changes);
+  private make(patches: readonly Patch[]): void {
+    if (this.current !== null && patches.length > 0) {
+      this.unwritten = [...this.unwritten, ...patches];
+      this.show(patched(this.current, patches).data);
+      this.write();
+    }
+    this.historySubject.next(labelsOf(this.history));
   }
 
   /** One write at a time; what is edited meanwhile, as in a drag, goes together in the next. */
-  private write(changes: readonly DocumentChange[]): void {
-    const isWriting = this.waiting.length > 0 || this.isWriting;
-    this.waiting = merged(this.waiting, changes);
-    if (!isWriting) this.writing = this.writeWaiting();
+  private write(): void {
+    if (this.isWriting || this.rows === null) return;
+    this.isWriting = true;
+    this.writing = this.writeAllThereIs(this.rows).finally(() => {
+      this.isWriting = false;
+    });
   }
 
-  private async writeWaiting(): Promise<void> {
-    this.isWriting = true;
-    while (this.waiting.length > 0) {
-      const batch = this.waiting;
-      this.waiting = [];
+  private async writeAllThereIs(rows: RowStore): Promise<void> {
+    while (this.hasUnwritten() && this.current !== null) {
+      const batch = this.unwritten;
       try {
-        this.settle(batch, await this.repository.write(batch));
+        if (this.isWholeDue) await this.writeWhole(rows, this.current, batch);
+        else await this.writeBatch(rows, batch);
+        this.failureSubject.next(null);
+        this.askToPersist();
       } catch (error) {
-        this.fail(error);
+        if (!(error instanceof ClearedError)) {
+          this.fail(error);
+          return;
+        }
+        this.isWholeDue = true;
+        const message = 'This browser’s data had been cleared; what you see has been stored again.';
+        this.noticeSubject.next({ message, offersUndo: false });
       }
     }
-    this.isWriting = false;
   }
 
-  /** A document that was changed again in the meantime stays unwritten until its own write is through. */
-  private settle(changes: readonly DocumentChange[], revision: number): void {
-    this.writtenRevision = Math.max(this.writtenRevision, revision);
-    this.unwritten = this.unwritten.filter(
-      (waiting) =>
-        !changes.some(({ table, key, after }) => table === waiting.table && key === waiting.key && after === waiting.after),
-    );
-    if (this.stored !== null) {
-      // With another tab's write in between, only a reading knows what the data has become.
-      const isNext = revision === this.stored.revision + 1;
-      this.stored = { ...applyChanges(this.stored, changes), isSeeded: true, revision: isNext ? revision : NOT_READ };
+  private async writeWhole(rows: RowStore, whole: Workspace, batch: readonly Patch[]): Promise<void> {
+    const isFirst = !this.loaded.isSeeded;
+    const written = isFirst ? await rows.seed(whole) : await rows.writeAll(whole);
+    this.isWholeDue = false;
+    if (written === null) {
+      // Another tab was quicker: what it put in is what there is, and edits of the meantime go on top.
+      this.take(await rows.load());
+      this.publish();
+      return;
     }
-    if (this.unwritten.length === 0) this.failureSubject.next(null);
+    this.settle(whole, written.revision, batch);
+  }
+
+  private async writeBatch(rows: RowStore, batch: readonly Patch[]): Promise<void> {
+    const { revision, lost } = await rows.write(compact(batch), this.loaded.revision);
+    if (revision === this.loaded.revision + 1 && lost.length === 0) {
+      this.settle(patched(this.loaded.archive, batch).data, revision, batch);
+      return;
+    }
+    // Another tab has written in between: only a reading knows what the data have become.
+    this.unwritten = this.unwritten.slice(batch.length);
+    this.take(await rows.loadSince(this.loaded));
+    this.publish();
+    if (lost.length > 0) {
+      const message = 'What you changed had been removed in another tab; your change is lost.';
+      this.noticeSubject.next({ message, offersUndo: false });
+    }
+  }
+
+  /** A batch is stored; where nothing more waits, what is shown is just what is stored, object for object. */
+  private settle(archive: Workspace, revision: number, batch: readonly Patch[]): void {
+    this.unwritten = this.unwritten.slice(batch.length);
+    const isAll = this.unwritten.length === 0 && this.current !== null;
+    this.loaded = { ...this.loaded, isSeeded: true, revision, archive: isAll ? (this.current as Workspace) : archive };
+  }
+
+  /** Another tab has written: what it changed is read, and what is unwritten here stays on top. */
+  private hear(revision: number): void {
+    if (this.rows === null || revision <= this.loaded.revision || this.isWriting) return;
+    const rows = this.rows;
+    this.isWriting = true;
+    this.writing = (async () => {
+      try {
+        this.take(this.loaded.isSeeded ? await rows.loadSince(this.loaded) : await rows.load());
+        if (this.loaded.isSeeded) this.publish();
+      } catch (error) {
+        if (!(error instanceof ClearedError)) this.fail(error);
+      }
+    })().finally(() => {
+      this.isWriting = false;
+      if (this.unwritten.length > 0) this.write();
+    });
+  }
+
+  private take(loaded: Loaded): void {
+    this.loaded = loaded;
+    if (loaded.aside !== this.asideSubject.value) this.asideSubject.next(loaded.aside);
   }
 
   private publish(): void {
-    if (this.stored === null) return;
-    this.current = applyChanges(this.stored, this.unwritten);
-    this.workspaceSubject.next(this.current);
+    this.show(patched(this.loaded.archive, this.unwritten).data);
   }
 
-  private publishHistory(): void {
-    this.historySubject.next({ undo: this.done.at(-1)?.label ?? null, redo: this.undone.at(-1)?.label ?? null });
+  private show(workspace: Workspace): void {
+    this.current = workspace;
+    this.workspaceSubject.next(workspace);
+  }
+
+  /** Browsers clear away what nobody asked them to keep: asked once, when there is something of the person's own. */
+  private askToPersist(): void {
+    if (this.hasAskedToPersist || this.history.done.length === 0) return;
+    this.hasAskedToPersist = true;
+    void globalThis.navigator?.storage?.persist?.().catch(() => undefined);
   }
 
   private fail(error: unknown): void {
-    const message = error instanceof Error ? `${error.name}: ${error.message}` : String(error);
-    this.failureSubject.next({ message });
+    this.failureSubject.next({ message: messageOf(error) });
   }
 }

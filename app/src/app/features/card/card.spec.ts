@@ -99,6 +99,8 @@ describe('the demo’s cards, by the hand-worked sheets', () => {
 });
 
 describe('the ladder in words', () => {
+  const DARK = changed((stop) => ({ ...stop, lightOffsetEv: -2 }));
+
   it('says how far down nothing has to be changed: by day that is all of it', () => {
     const lines = linesOf(card('vessen', 640));
     // Three stops under EV 10⅔ (sheet 9).
@@ -106,12 +108,12 @@ describe('the ladder in words', () => {
     expect(nextStep(lines)).toBe('Nothing to change down to EV 7⅔');
   });
   it('names each change, and ends where the picture does', () => {
-    const lines = linesOf(card('arcade', 1150));
+    const lines = linesOf(card('arcade', 1150, DARK));
     expect(lines[0]?.change).toMatch(/^nothing to change down to EV/);
     expect(lines[1]?.change).toMatch(/^open to f/);
     expect(lines.at(-1)).toMatchObject({ change: 'not this picture', effect: expect.stringContaining('still works') });
     expect(nextStep(lines)).toContain(`At ${lines[1]?.ev}: ${lines[1]?.change}`);
-    expect(ladderLines(card('arcade', 1150), null, WORDING)).toEqual([]);
+    expect(ladderLines(card('arcade', 1150, DARK), null, WORDING)).toEqual([]);
     expect(nextStep([])).toBeNull();
   });
 });

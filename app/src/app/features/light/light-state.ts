@@ -1,6 +1,20 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { type Building, type District, lightFor, shadowScene, type ShadowScene, type Site, siteOf, type Stop, type StopLight, type StopSite, type StreetShape, streetShape, type Walk } from '@roam-dial/core';
+import {
+  type Building,
+  type District,
+  lightFor,
+  shadowScene,
+  type ShadowScene,
+  type Site,
+  siteOf,
+  type Stop,
+  type StopLight,
+  type StopSite,
+  type StreetShape,
+  streetShape,
+  type Walk,
+} from '@roam-dial/core';
 import { CardStore } from '../../state/card.store';
 import { DaysStore } from '../../state/days.store';
 import { WordingStore } from '../../state/wording.store';

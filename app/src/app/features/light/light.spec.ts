@@ -1,4 +1,13 @@
-import { DEFAULT_INTENTS, DEFAULT_THRESHOLDS, GATES, INTENT_KINDS, lightOfDay, type Stop, type StopDay, THRESHOLD_NAMES } from '@roam-dial/core';
+import {
+  DEFAULT_INTENTS,
+  DEFAULT_THRESHOLDS,
+  GATES,
+  INTENT_KINDS,
+  lightOfDay,
+  type Stop,
+  type StopDay,
+  THRESHOLD_NAMES,
+} from '@roam-dial/core';
 import { demoDay, demoWorkspace, plainDay } from '../../../testing/demo';
 import { Wording } from '../../wording/wording';
 import { leftSentence, windowAt, WINDOW_WORDS } from '../../wording/windows';
@@ -86,6 +95,8 @@ describe('thresholds', () => {
     expect(THRESHOLD_NAMES.every((name) => THRESHOLD_WORDS[name].name !== '')).toBe(true);
     expect(Object.keys(DEFAULT_INTENTS)).toEqual(Object.keys(THRESHOLDS_OF));
     // A ramp has two ends, a gate one.
-    expect(THRESHOLD_NAMES.every((name) => (DEFAULT_THRESHOLDS[name][0] === DEFAULT_THRESHOLDS[name][1]) === GATES.has(name))).toBe(true);
+    expect(THRESHOLD_NAMES.every((name) => (DEFAULT_THRESHOLDS[name][0] === DEFAULT_THRESHOLDS[name][1]) === GATES.has(name))).toBe(
+      true,
+    );
   });
 });

@@ -1,5 +1,15 @@
 import { inflateSync } from 'node:zlib';
-import { barrelTape, DEFAULT_SHOOTING, homeState, isoCeilingOf, type Lens, placeOfHand, type Stop, type Walk, waysOut } from '@roam-dial/core';
+import {
+  barrelTape,
+  DEFAULT_SHOOTING,
+  homeState,
+  isoCeilingOf,
+  type Lens,
+  placeOfHand,
+  type Stop,
+  type Walk,
+  waysOut,
+} from '@roam-dial/core';
 import { demoWorkspace } from '../../../testing/demo';
 import { type Card, cardFor } from '../../state/card.store';
 import { focusOn } from '../../state/focus.store';

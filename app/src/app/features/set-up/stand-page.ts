@@ -1,6 +1,23 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { cameraHeightForLevelM, DEFAULT_FRAMING, distanceForPersonShareM, edgeLeanDeg, fieldAtDistance, type Framing, heightRatio, type Lens, levelFacade, personHeightShare, presetZones, scaledZone, standForRatioM, standWhereTopsMeetM, type Stop, tiltForFacade } from '@roam-dial/core';
+import {
+  cameraHeightForLevelM,
+  DEFAULT_FRAMING,
+  distanceForPersonShareM,
+  edgeLeanDeg,
+  fieldAtDistance,
+  type Framing,
+  heightRatio,
+  type Lens,
+  levelFacade,
+  personHeightShare,
+  presetZones,
+  scaledZone,
+  standForRatioM,
+  standWhereTopsMeetM,
+  type Stop,
+  tiltForFacade,
+} from '@roam-dial/core';
 import { FacadeSection } from '../../charts/facade-section';
 import { FrameView } from '../../charts/frame-view';
 import { TwoThingsView } from '../../charts/two-things';

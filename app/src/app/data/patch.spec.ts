@@ -1,0 +1,89 @@
+import fc from 'fast-check';
+import { compact, diff, patched, reversed } from './patch';
+
+const item = (id: string, more: object = {}) => ({ id, ...more });
+const list = (...ids: string[]) => ({ walks: ids.map((id) => item(id)) });
+
+describe('what differs', () => {
+  it('is the fields that do, by their path', () => {
+    const before = { walks: [item('w', { name: 'a', stops: [item('s', { notes: '', at: { x: 1 } })] })] };
+    const after = { walks: [item('w', { name: 'a', stops: [item('s', { notes: 'wait', at: { x: 1 } })] })] };
+    expect(diff(before, after)).toEqual([{ path: ['walks', '@w', 'stops', '@s', 'notes'], op: 'set', before: '', after: 'wait' }]);
+  });
+  it('is one move where one is enough', () => {
+    expect(diff(list('a', 'b', 'c', 'd'), list('b', 'c', 'd', 'a'))).toEqual([
+      { path: ['walks'], op: 'move', id: 'a', from: null, to: 'd' },
+    ]);
+    expect(diff(list('a', 'b', 'c', 'd'), list('d', 'a', 'b', 'c'))).toHaveLength(1);
+  });
+  it('is one field for all figures of a list without ids', () => {
+    expect(diff({ crowd: [0, 1] }, { crowd: [0, 2] })).toEqual([{ path: ['crowd'], op: 'set', before: [0, 1], after: [0, 2] }]);
+    expect(diff({ a: [1] }, { a: [1] })).toEqual([]);
+  });
+});
+
+const leaf = fc.oneof(fc.integer({ min: 0, max: 3 }), fc.constantFrom('x', 'y', Infinity, null));
+const record = fc.dictionary(fc.constantFrom('name', 'notes', 'mood'), leaf, { maxKeys: 3 });
+const identified = (inner: fc.Arbitrary<object>) =>
+  fc.uniqueArray(
+    fc.tuple(fc.constantFrom('a', 'b', 'c', 'd', 'e'), inner).map(([id, rest]) => ({ ...rest, id })),
+    { selector: ({ id }) => id, maxLength: 5 },
+  );
+const state = fc.record({
+  walks: identified(fc.tuple(record, identified(record)).map(([own, stops]) => ({ ...own, stops }))),
+  settings: record,
+});
+
+describe('patches', () => {
+  it('lead from any state to any other, and back', () => {
+    fc.assert(
+      fc.property(state, state, (before, after) => {
+        const patches = diff(before, after);
+        const there = patched(before, patches, { isStrict: true });
+        expect(there).toEqual({ data: after, misfits: [] });
+        expect(patched(there.data, reversed(patches), { isStrict: true })).toEqual({ data: before, misfits: [] });
+      }),
+      { numRuns: 500 },
+    );
+  });
+  it('in fewer lead to the same', () => {
+    fc.assert(
+      fc.property(fc.array(state, { minLength: 2, maxLength: 5 }), (states) => {
+        const all = states.slice(1).flatMap((next, k) => diff(states[k], next));
+        const fewer = compact(all);
+        expect(fewer.length).toBeLessThanOrEqual(all.length);
+        expect(patched(states[0], fewer).data).toEqual(states.at(-1));
+        expect(patched(states.at(-1), reversed(fewer)).data).toEqual(states[0]);
+      }),
+      { numRuns: 300 },
+    );
+  });
+  it('leave what they do not change the same object', () => {
+    const before = { walks: [item('a', { stops: [] }), item('b', { stops: [] })], settings: {} };
+    const { data } = patched(before, [{ path: ['walks', '@a', 'name'], op: 'set', before: undefined, after: 'x' }]);
+    expect([data.settings === before.settings, data.walks[1] === before.walks[1]]).toEqual([true, true]);
+  });
+});
+
+describe('undo by patches', () => {
+  const own = diff({ walks: [item('w', { name: 'a', notes: '' })] }, { walks: [item('w', { name: 'b', notes: '' })] });
+
+  it('takes back its own and leaves another’s', () => {
+    const since = { walks: [item('w', { name: 'b', notes: 'theirs' }), item('new')] };
+    expect(patched(since, reversed(own), { isStrict: true })).toEqual({
+      data: { walks: [item('w', { name: 'a', notes: 'theirs' }), item('new')] },
+      misfits: [],
+    });
+  });
+  it('does not take back what has been changed since, and says which', () => {
+    const since = { walks: [item('w', { name: 'c', notes: '' })] };
+    const { data, misfits } = patched(since, reversed(own), { isStrict: true });
+    expect([data === since, misfits.length]).toEqual([true, 1]);
+    expect(patched({ walks: [] }, reversed(own), { isStrict: true }).misfits).toHaveLength(1);
+  });
+  it('does not remove what another has worked on since', () => {
+    const added = diff({ walks: [] }, { walks: [item('w', { name: 'a' })] });
+    const since = { walks: [item('w', { name: 'theirs' })] };
+    expect(patched(since, reversed(added), { isStrict: true })).toMatchObject({ data: since, misfits: [{ op: 'remove' }] });
+  });
+});

@@ -1,0 +1,212 @@
+/**
+ * What differs between two states of some plain data, field by field, and how to make it so: the one currency of edits,
+ * storage and undo. A step of a path is a field's name, or `@id` for the element of a list whose elements have ids.
+ */
+export type Path = readonly string[];
+
+export type Patch = { readonly path: Path } & (
+  | { readonly op: 'set'; readonly before: unknown; readonly after: unknown }
+  /** `prev` is the element that it stands behind, null at the head. */
+  | { readonly op: 'insert'; readonly id: string; readonly value: unknown; readonly prev: string | null }
+  | { readonly op: 'remove'; readonly id: string; readonly value: unknown; readonly prev: string | null }
+  | { readonly op: 'move'; readonly id: string; readonly from: string | null; readonly to: string | null }
+);
+
+type Plain = Readonly<Record<string, unknown>>;
+interface Element {
+  readonly id: string;
+}
+
+function isPlain(value: unknown): value is Plain {
+  return typeof value === 'object' && value !== null && !Array.isArray(value) && !ArrayBuffer.isView(value);
+}
+
+/** A list whose elements are known by their ids, each once. */
+function isIdentified(value: unknown): value is readonly Element[] {
+  if (!Array.isArray(value)) return false;
+  if (!value.every((one: unknown) => isPlain(one) && typeof one['id'] === 'string')) return false;
+  return new Set((value as readonly Element[]).map(({ id }) => id)).size === value.length;
+}
+
+export function isSame(a: unknown, b: unknown): boolean {
+  if (Object.is(a, b)) return true;
+  if (Array.isArray(a) && Array.isArray(b)) return a.length === b.length && a.every((one, k) => isSame(one, b[k]));
+  if (!isPlain(a) || !isPlain(b)) return false;
+  const keys = Object.keys(a);
+  return keys.length === Object.keys(b).length && keys.every((key) => key in b && isSame(a[key], b[key]));
+}
+
+const idAt = (list: readonly Element[], index: number): string | null => list[index]?.id ?? null;
+
+function without<Item>(list: readonly Item[], index: number): Item[] {
+  return [...list.slice(0, index), ...list.slice(index + 1)];
+}
+
+/** Behind the element `prev`; at the head for null, at the end where `prev` is gone. */
+function placedBehind<Item extends Element>(list: readonly Item[], item: Item, prev: string | null): Item[] {
+  const behind = prev === null ? -1 : list.findIndex(({ id }) => id === prev);
+  const at = prev !== null && behind === -1 ? list.length : behind + 1;
+  return [...list.slice(0, at), item, ...list.slice(at)];
+}
+
+/** Moves that bring `now` into the order of `wanted`, which holds the same elements: one where one is enough. */
+function movesTo(now: readonly Element[], wanted: readonly Element[], path: Path): Patch[] {
+  const moves: Patch[] = [];
+  let list = [...now];
+  while (list.some(({ id }, k) => id !== wanted[k]?.id)) {
+    const first = list.findIndex(({ id }, k) => id !== wanted[k]?.id);
+    const displaced = list[first] as Element;
+    const target = wanted.findIndex(({ id }) => id === displaced.id);
+    const rest = without(list, first);
+    // Taken out and put where it belongs, does the rest fall into place? Else the one that belongs here is fetched.
+    const isAlone = placedBehind(rest, displaced, idAt(wanted, target - 1)).every(({ id }, k) => id === wanted[k]?.id);
+    const from = isAlone ? first : list.findIndex(({ id }) => id === wanted[first]?.id);
+    const item = list[from] as Element;
+    const to = idAt(wanted, isAlone ? target - 1 : first - 1);
+    moves.push({ path, op: 'move', id: item.id, from: idAt(list, from - 1), to });
+    list = placedBehind(without(list, from), item, to);
+  }
+  return moves;
+}
+
+function listPatches(before: readonly Element[], after: readonly Element[], path: Path): Patch[] {
+  const patches: Patch[] = [];
+  const kept = new Map(after.map((item) => [item.id, item]));
+  let list = [...before];
+  for (const item of before) {
+    if (kept.has(item.id)) continue;
+    const at = list.indexOf(item);
+    patches.push({ path, op: 'remove', id: item.id, value: item, prev: idAt(list, at - 1) });
+    list = without(list, at);
+  }
+  const had = new Map(before.map((item) => [item.id, item]));
+  const stayed = after.filter(({ id }) => had.has(id));
+  patches.push(...movesTo(list, stayed, path));
+  after.forEach((item, k) => {
+    const was = had.get(item.id);
+    if (was === undefined) patches.push({ path, op: 'insert', id: item.id, value: item, prev: idAt(after, k - 1) });
+    else patches.push(...diff(was, item, [...path, `@${item.id}`]));
+  });
+  return patches;
+}
+
+/** What leads from `before` to `after`; what is the same object is not looked into. */
+export function diff(before: unknown, after: unknown, path: Path = []): Patch[] {
+  if (Object.is(before, after)) return [];
+  if (isIdentified(before) && isIdentified(after)) return listPatches(before, after, path);
+  if (isPlain(before) && isPlain(after)) {
+    const keys = new Set([...Object.keys(before), ...Object.keys(after)]);
+    return [...keys].flatMap((key) => diff(before[key], after[key], [...path, key]));
+  }
+  return isSame(before, after) ? [] : [{ path, op: 'set', before, after }];
+}
+
+/** The same the other way round. */
+export function reversed(patches: readonly Patch[]): Patch[] {
+  return [...patches].reverse().map((patch): Patch => {
+    const { path } = patch;
+    switch (patch.op) {
+      case 'set':
+        return { path, op: 'set', before: patch.after, after: patch.before };
+      case 'insert':
+        return { ...patch, op: 'remove' };
+      case 'remove':
+        return { ...patch, op: 'insert' };
+      case 'move':
+        return { path, op: 'move', id: patch.id, from: patch.to, to: patch.from };
+    }
+  });
+}
+
+/** Thrown inside where a patch meets something else than it expects, or no place to go to. */
+class Misfit extends Error {}
+
+type Act = (here: unknown) => unknown;
+
+/** The value with whatever lies at the path made otherwise; what is not on the path stays the same object. */
+function changedAt(value: unknown, path: Path, act: Act): unknown {
+  const [step, ...rest] = path;
+  if (step === undefined) return act(value);
+  if (step.startsWith('@')) {
+    const index = isIdentified(value) ? value.findIndex(({ id }) => id === step.slice(1)) : -1;
+    if (!isIdentified(value) || index === -1) throw new Misfit();
+    const item = value[index];
+    const next = changedAt(item, rest, act);
+    return next === item ? value : value.map((one, k) => (k === index ? next : one));
+  }
+  if (!isPlain(value)) throw new Misfit();
+  const next = changedAt(value[step], rest, act);
+  if (next === value[step] && step in value) return value;
+  if (next !== undefined) return { ...value, [step]: next };
+  const { [step]: _, ...others } = value;
+  return others;
+}
+
+function actOf(patch: Patch, isStrict: boolean): Act {
+  if (patch.op === 'set') {
+    return (here) => {
+      if (isStrict && !isSame(here, patch.before)) throw new Misfit();
+      return patch.after;
+    };
+  }
+  return (here) => {
+    if (!isIdentified(here)) throw new Misfit();
+    const index = here.findIndex(({ id }) => id === patch.id);
+    if (patch.op === 'insert') {
+      if (index === -1) return placedBehind(here, patch.value as Element, patch.prev);
+      if (isStrict) throw new Misfit();
+      return here.map((one, k) => (k === index ? (patch.value as Element) : one));
+    }
+    if (index === -1) throw new Misfit();
+    const item = here[index] as Element;
+    if (patch.op === 'move') return placedBehind(without(here, index), item, patch.to);
+    if (isStrict && !isSame(item, patch.value)) throw new Misfit();
+    return without(here, index);
+  };
+}
+
+export interface Patched<Data> {
+  readonly data: Data;
+  /** Those that had no effect: what they change has been changed otherwise since, or is not there any more. */
+  readonly misfits: readonly Patch[];
+}
+
+/**
+ * The data with the patches made. Strictly, each must find what it was made from: for undo, which takes back its own and no
+ * one else's. Otherwise the later wins, and only what has no place any more is left.
+ */
+export function patched<Data>(data: Data, patches: readonly Patch[], { isStrict = false } = {}): Patched<Data> {
+  const misfits: Patch[] = [];
+  let now: unknown = data;
+  for (const patch of patches) {
+    try {
+      now = changedAt(now, patch.path, actOf(patch, isStrict));
+    } catch (error) {
+      if (!(error instanceof Misfit)) throw error;
+      misfits.push(patch);
+    }
+  }
+  return { data: now as Data, misfits };
+}
+
+/** The same in fewer: of several settings of one field the first `before` and the last `after`. */
+export function compact(patches: readonly Patch[]): Patch[] {
+  const kept: Patch[] = [];
+  const settings = new Map<string, number>();
+  for (const patch of patches) {
+    const key = JSON.stringify(patch.path);
+    const earlier = settings.get(key);
+    const was = earlier === undefined ? undefined : kept[earlier];
+    if (patch.op !== 'set') {
+      // What stands behind a change of a list may mean another element.
+      settings.clear();
+      kept.push(patch);
+    } else if (earlier !== undefined && was?.op === 'set') {
+      kept[earlier] = { ...patch, before: was.before };
+    } else {
+      settings.set(key, kept.length);
+      kept.push(patch);
+    }
+  }
+  return kept.filter((patch) => patch.op !== 'set' || !isSame(patch.before, patch.after));
+}

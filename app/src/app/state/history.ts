@@ -1,0 +1,44 @@
+import { compact, type Patch } from '../data/patch';
+
+/** An edit as one step of undo. */
+export interface Edit {
+  readonly label: string;
+  readonly mergeKey: string | null;
+  readonly at: number;
+  readonly patches: readonly Patch[];
+}
+
+export interface EditOptions {
+  /** What undo says it takes back: "move Orrel Steps". */
+  readonly label: string;
+  /** Edits with the same key in quick succession are one step of undo: a drag, a word being typed. */
+  readonly mergeKey?: string;
+}
+
+/** What can be undone and redone, the latest last; nothing is ever changed in place. */
+export interface History {
+  readonly done: readonly Edit[];
+  readonly undone: readonly Edit[];
+}
+
+/** What undo and redo would take back and bring back. */
+export interface HistoryLabels {
+  readonly undo: string | null;
+  readonly redo: string | null;
+}
+
+export const NO_HISTORY: History = { done: [], undone: [] };
+
+const MERGE_WITHIN_MS = 1500;
+const LONGEST = 200;
+
+export function remembered({ done }: History, edit: Edit): History {
+  const last = done.at(-1);
+  const merges = edit.mergeKey !== null && last?.mergeKey === edit.mergeKey && edit.at - last.at < MERGE_WITHIN_MS;
+  if (!merges) return { done: [...done, edit].slice(-LONGEST), undone: [] };
+  return { done: [...done.slice(0, -1), { ...edit, patches: compact([...last.patches, ...edit.patches]) }], undone: [] };
+}
+
+export function labelsOf({ done, undone }: History): HistoryLabels {
+  return { undo: done.at(-1)?.label ?? null, redo: undone.at(-1)?.label ?? null };
+}
