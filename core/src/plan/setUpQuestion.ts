@@ -61,17 +61,18 @@ export interface HomeQuestion {
   readonly kit: KitInHand;
 }
 
-/** Every stop at its arrival, with the lens of the first and the walk's own approach: what a home state has to serve. */
+/** Every stop at its arrival (`lightAt` may keep what it has worked out), with the lens of the first and the walk's own approach: what a home state has to serve. */
 export function homeQuestion(
   holdings: Pick<Holdings, 'kit' | 'standard'>,
   walk: Walk,
   days: ReadonlyMap<string, StopDay | null>,
+  lightAt: typeof lightFor = lightFor,
 ): HomeQuestion | null {
   const first = walk.stops[0];
   const kit = first === undefined ? null : kitInHand(holdings.kit, walk, { lensId: null, focalLengthMm: null });
   if (kit === null) return null;
   const stops = walk.stops.flatMap((stop) => {
-    const light = lightFor(walk, stop, stop.arriveMin, days.get(stop.id) ?? null);
+    const light = lightAt(walk, stop, stop.arriveMin, days.get(stop.id) ?? null);
     if (light === null || stop.subject.medianM <= kit.focalLengthMm / 1000) return [];
     const input: SetUpInput = { ...setUpInputFor(holdings, walk, stop, kit, light), approach: walk.approach };
     return [{ id: stop.id, input }];

@@ -34,7 +34,17 @@ export {
   ZONE_LAWS,
   type ZoneLaw,
 } from './stop.js';
-export { scaledZone, shareLeftOut, underLaw, withEnds, withPassers, zoneForIntent, zoneLawFor, zoneLawOf, zoneOfPassers } from './zone.js';
+export {
+  scaledZone,
+  shareLeftOut,
+  underLaw,
+  withEnds,
+  withPassers,
+  zoneForIntent,
+  zoneLawFor,
+  zoneLawOf,
+  zoneOfPassers,
+} from './zone.js';
 export { DEFAULT_SHOOTING, LAMP_KINDS, type LampKind, type Shooting, SMEAR_WISHES, type SmearWish } from './shooting.js';
 export {
   lightOfDay,

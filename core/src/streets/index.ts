@@ -32,11 +32,15 @@ export { type Outline, shadowPolygons } from './shadowPolygons.js';
 export {
   isSpotInSun,
   sightAt,
+  type MeasuredSite,
+  measureOf,
+  measureSteps,
+  sceneOf,
   type Site,
   type SiteLook,
+  type SiteMeasure,
   type SiteScene,
   siteScene,
-  siteSceneSteps,
   type SiteSight,
 } from './siteScene.js';
 export { type Span, streetCut, type StreetCut } from './streetCut.js';

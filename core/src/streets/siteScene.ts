@@ -44,17 +44,28 @@ export interface Site {
   readonly groundM?: number;
 }
 
-/** What is looked for from there. */
-export interface SiteLook {
+/** What surroundings are measured for: the same, and nothing is measured again. */
+export interface SiteMeasure {
   readonly latitude: number;
   readonly shootingBearingDeg: number;
   /** Half of the lens's horizontal field. */
   readonly halfFieldDeg: number;
   /** The frame's long side upright; lying by default. */
   readonly isFrameUpright?: boolean;
+  /** Where the people are photographed, metres ahead. */
+  readonly medianM: number;
+  readonly looksFor: 'ground' | 'background' | 'face';
+}
+
+/** What is looked for from there. */
+export interface SiteLook extends Omit<SiteMeasure, 'medianM'> {
   readonly subject: { readonly nearM: number; readonly farM: number; readonly medianM: number };
   readonly travelAngleDeg: number;
-  readonly looksFor: 'ground' | 'background' | 'face';
+}
+
+/** Of a look, what it takes to measure: who walks which way, and which of the ground is their zone, is not of it. */
+export function measureOf({ subject, travelAngleDeg: _, ...rest }: SiteLook): SiteMeasure {
+  return { ...rest, medianM: subject.medianM };
 }
 
 /** Walls and crowns apart, because crowns let some of the sun through. */
@@ -64,14 +75,10 @@ interface Layers {
 }
 
 /** A stop's surroundings, measured once: every later minute is a look-up. */
-export interface SiteScene {
+export interface MeasuredSite {
   readonly camera: Camera;
-  readonly travelAngleDeg: number;
   /** Cells in view, outside buildings, in line of sight: the only ones that are measured. */
   readonly seen: Uint8Array;
-  /** Those of them between near and far. */
-  readonly zone: Uint8Array;
-  readonly zoneCount: number;
   /** Numbers of the seen cells; horizon k of the two layers below is that of cell `cells[k]`. */
   readonly cells: Int16Array;
   readonly ground: Layers;
@@ -83,6 +90,14 @@ export interface SiteScene {
   readonly wallSkyShare: number;
   readonly background: View | null;
   readonly face: View | null;
+}
+
+/** Measured surroundings with what is looked for in them. */
+export interface SiteScene extends MeasuredSite {
+  readonly travelAngleDeg: number;
+  /** Seen cells between near and far. */
+  readonly zone: Uint8Array;
+  readonly zoneCount: number;
 }
 
 export const SPOT = 0;
@@ -117,7 +132,7 @@ function spotDistanceM(camera: Camera, medianM: number, prisms: readonly Prism[]
   return Math.min(medianM, Math.max(wallM - 0.3, wallM / 2));
 }
 
-function checkSite(site: Site, look: SiteLook): { prisms: Prism[]; crowns: Prism[]; waters: Prism[]; camera: Camera } {
+function checkSite(site: Site, look: SiteMeasure): { prisms: Prism[]; crowns: Prism[]; waters: Prism[]; camera: Camera } {
   checkOptions('site', site);
   const { buildings, trees = [], waters = [], eastM, northM, groundM = 0 } = site;
   checkArray('site.buildings', buildings);
@@ -129,8 +144,7 @@ function checkSite(site: Site, look: SiteLook): { prisms: Prism[]; crowns: Prism
   checkBetween('latitude', look.latitude, -90, 90);
   checkFinite('shootingBearingDeg', look.shootingBearingDeg);
   checkBetween('halfFieldDeg', look.halfFieldDeg, 0.1, 90);
-  checkAtLeast('subject.nearM', look.subject.nearM, 0);
-  checkPositive('subject.medianM', look.subject.medianM);
+  checkPositive('subject.medianM', look.medianM);
   return {
     prisms: buildings.map((building, k) => readPrism(building, `site.buildings[${k}]`)),
     crowns: trees.map((tree, k) => crownPrism(tree, `site.trees[${k}]`)),
@@ -151,10 +165,10 @@ function checkSite(site: Site, look: SiteLook): { prisms: Prism[]; crowns: Prism
  * and the eye, of 144 looks at the walls round the spot, and of what lies behind the subject.
  * Source: docs/formulas.md#horizon. @throws TypeError, RangeError that name the building and the corner.
  */
-export function* siteSceneSteps(site: Site, look: SiteLook): Generator<number, SiteScene> {
+export function* measureSteps(site: Site, look: SiteMeasure): Generator<number, MeasuredSite> {
   const { prisms, crowns, waters, camera } = checkSite(site, look);
   const mask = sunBearings(look.latitude);
-  const spotM = spotDistanceM(camera, look.subject.medianM, prisms);
+  const spotM = spotDistanceM(camera, look.medianM, prisms);
   const spot = placeBefore(camera, spotM, 0, STANDING_M);
   const eye = eyeOf(camera);
   const spots = yield* between(
@@ -174,18 +188,10 @@ export function* siteSceneSteps(site: Site, look: SiteLook): Generator<number, S
   };
   const standing = yield* between(0.3, 0.65, layerSteps(seenPoints(STANDING_M), prisms, crowns, mask));
   const ground = yield* between(0.65, 1, layerSteps(seenPoints(0), prisms, crowns, mask));
-  const { nearM, farM } = look.subject;
-  const zone = seen.map((isSeen, cell) => {
-    const aheadM = aheadOf(Math.floor(cell / GRID_SIDE));
-    return isSeen === 1 && aheadM >= nearM && aheadM <= farM ? 1 : 0;
-  });
   return {
     camera,
-    travelAngleDeg: look.travelAngleDeg,
     seen,
     cells,
-    zone,
-    zoneCount: countOf(zone),
     ground,
     standing,
     spots,
@@ -197,9 +203,19 @@ export function* siteSceneSteps(site: Site, look: SiteLook): Generator<number, S
   };
 }
 
-/** `siteSceneSteps` at once. */
+/** Measured surroundings looked at for one zone and one way of walking. */
+export function sceneOf(measured: MeasuredSite, { subject: { nearM, farM }, travelAngleDeg }: SiteLook): SiteScene {
+  checkAtLeast('subject.nearM', nearM, 0);
+  const zone = measured.seen.map((isSeen, cell) => {
+    const aheadM = aheadOf(Math.floor(cell / GRID_SIDE));
+    return isSeen === 1 && aheadM >= nearM && aheadM <= farM ? 1 : 0;
+  });
+  return { ...measured, travelAngleDeg, zone, zoneCount: countOf(zone) };
+}
+
+/** A scene at once. */
 export function siteScene(site: Site, look: SiteLook): SiteScene {
-  return finish(siteSceneSteps(site, look));
+  return sceneOf(finish(measureSteps(site, measureOf(look))), look);
 }
 
 /** What the surroundings let through at one place of the sun. */

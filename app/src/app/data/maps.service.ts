@@ -1,31 +1,29 @@
 import { Injectable } from '@angular/core';
 import type { District } from '@roam-dial/core';
 import type { DistrictOptions, ReadDistrict, ReadForecast, ReadingProgress } from '@roam-dial/core/maps';
-import { from, type Observable, switchMap } from 'rxjs';
+import { from, type Observable, of, switchMap } from 'rxjs';
 import { createMapWorker } from '../workers/create-map-worker';
+import type { MapAnswer, MapQuestion } from '../workers/map-desk';
+import { Query } from '../workers/query';
 import type { Step } from '../workers/steps';
-import { StepsClient } from '../workers/steps-client';
 
-interface MapQuestion {
-  readonly text: string;
-  readonly options: DistrictOptions;
-}
+/** Larger files are not even read into memory. */
+const LARGEST_MB = 100;
 
-/** Reads and writes maps and forecasts; their parsers are a chunk of their own, loaded when the first file comes. */
+type Reading<Answer> = Observable<Step<ReadingProgress, Answer>>;
+
+/** Reads and writes maps and forecasts; their parsers are the worker's, loaded when the first file comes. */
 @Injectable({ providedIn: 'root' })
 export class MapsService {
-  private client: StepsClient<MapQuestion, ReadingProgress, ReadDistrict> | null = null;
+  private readonly query = new Query<MapQuestion, ReadingProgress, MapAnswer>(createMapWorker);
 
   /** In a worker, in steps; to unsubscribe is to stop it. */
-  readDistrict(file: File, options: DistrictOptions): Observable<Step<ReadingProgress, ReadDistrict>> {
-    return from(Promise.all([file.text(), import('@roam-dial/core/maps')])).pipe(
-      switchMap(([text, { readDistrictSteps }]) => {
-        this.client ??= new StepsClient(createMapWorker, (question: MapQuestion) =>
-          readDistrictSteps(question.text, question.options),
-        );
-        return this.client.run({ text, options });
-      }),
-    );
+  readDistrict(file: File, options: DistrictOptions): Reading<ReadDistrict> {
+    return this.read(file, (text) => ({ kind: 'district', text, options })) as Reading<ReadDistrict>;
+  }
+
+  readForecast(file: File): Reading<ReadForecast> {
+    return this.read(file, (text) => ({ kind: 'forecast', text })) as Reading<ReadForecast>;
   }
 
   async writeDistrict(district: District): Promise<string> {
@@ -33,8 +31,12 @@ export class MapsService {
     return writeDistrict(district);
   }
 
-  async readForecast(file: File): Promise<ReadForecast> {
-    const { readForecast } = await import('@roam-dial/core/maps');
-    return readForecast(await file.text());
+  private read(file: File, questionFor: (text: string) => MapQuestion): Reading<MapAnswer> {
+    const megabytes = file.size / 1024 / 1024;
+    if (megabytes > LARGEST_MB) {
+      const message = `The file is ${Math.round(megabytes)} MB; at most ${LARGEST_MB} MB are read.`;
+      return of({ kind: 'done', answer: { ok: false, message, where: null } });
+    }
+    return from(file.text()).pipe(switchMap((text) => this.query.ask(questionFor(text))));
   }
 }

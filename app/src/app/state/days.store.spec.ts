@@ -22,7 +22,7 @@ class FakeLight {
   readonly asked: { question: LightQuestion; steps: Subject<Step<unknown, unknown>>; isAnswered: boolean; isDropped: boolean }[] =
     [];
   readonly days = {
-    keyOf: () => 'district/1',
+    refOf: () => ({ kind: 'none' }),
     ask: (question: LightQuestion) =>
       new Observable((observer) => {
         const one = { question, steps: new Subject<Step<unknown, unknown>>(), isAnswered: false, isDropped: false };

@@ -14,7 +14,7 @@ import {
 } from 'rxjs';
 import type { Workspace } from '../data/workspace';
 import { LightClient } from '../workers/light.client';
-import type { LightQuestion, SiteRef } from '../workers/light-desk';
+import type { LightQuestion } from '../workers/light-desk';
 import { FocusStore } from './focus.store';
 import { WorkspaceStore } from './workspace.store';
 
@@ -31,6 +31,9 @@ export interface DaysProgress {
 
 /** Answers of many stops come one by one; the charts are drawn once for those of this time. */
 const GATHER_MS = 30;
+
+/** About 250 kB each. */
+const MOST_OTHER_DAYS = 60;
 
 interface Known {
   readonly key: string;
@@ -50,6 +53,7 @@ interface Wanted {
 export class DaysStore {
   private readonly client = inject(LightClient).days;
   private readonly known = new Map<string, Known>();
+  private walkStopIds: ReadonlySet<string> = new Set();
   private readonly arrived = new Subject<void>();
   private readonly isStopped = new BehaviorSubject(false);
   private readonly progressSubject = new BehaviorSubject<DaysProgress | null>(null);
@@ -57,6 +61,11 @@ export class DaysStore {
   private running: { readonly key: string; readonly subscription: Subscription } | null = null;
 
   readonly progress$: Observable<DaysProgress | null> = this.progressSubject;
+  /** Whether nothing is being worked out: what there is will not change by itself. */
+  readonly isSettled$: Observable<boolean> = this.progressSubject.pipe(
+    map((progress) => progress === null),
+    distinctUntilChanged(),
+  );
   readonly isStopped$: Observable<boolean> = this.isStopped.pipe(distinctUntilChanged());
 
   readonly days$: Observable<DaysByStop> = combineLatest([
@@ -90,6 +99,7 @@ export class DaysStore {
   }
 
   private daysOf(workspace: Workspace, walk: Walk, selected: Stop | null): DaysByStop {
+    this.walkStopIds = new Set(walk.stops.map(({ id }) => id));
     const first = selected === null ? walk.stops : [selected, ...walk.stops.filter((stop) => stop !== selected)];
     this.wanted = first.flatMap((stop) => {
       const question = this.questionFor(workspace, walk, stop);
@@ -103,9 +113,15 @@ export class DaysStore {
     return new Map(walk.stops.map(({ id }) => [id, this.known.get(id)?.day ?? null]));
   }
 
+  /** Days of other walks are kept as long as there are not too many of them. */
+  private forgetOldest(): void {
+    const others = [...this.known.keys()].filter((id) => !this.walkStopIds.has(id));
+    for (const id of others.slice(0, Math.max(0, others.length - MOST_OTHER_DAYS))) this.known.delete(id);
+  }
+
   private questionFor(workspace: Workspace, walk: Walk, stop: Stop): Wanted['question'] {
     const input: Omit<StopDayInput, 'streets'> = { ...lightInputFor(workspace, walk, stop), day: walk.day, cloud: cloudOf(walk) };
-    return { kind: 'day', site: siteRef(workspace, walk, stop, (district) => this.client.keyOf(district)), input };
+    return { kind: 'day', site: this.client.refOf(siteOf(workspace, walk, stop)), input };
   }
 
   /** One at a time, the selected stop first: what is asked next depends on what is looked at then. */
@@ -128,6 +144,7 @@ export class DaysStore {
       }
       const day = step.kind === 'done' ? step.answer : null;
       if (this.known.get(stop.id)?.key === key) this.known.set(stop.id, { key, day, isFresh: true });
+      this.forgetOldest();
       this.wanted = this.wanted.filter((one) => one.key !== key || one.stop.id !== stop.id);
       this.running = null;
       this.arrived.next();
@@ -136,18 +153,4 @@ export class DaysStore {
     // The answer can have come already where there is no worker.
     if (!subscription.closed) this.running = { key, subscription };
   }
-}
-
-/** A stop's buildings as the light worker is told of them. */
-export function siteRef(
-  workspace: Workspace,
-  walk: Walk,
-  stop: Stop,
-  keyOf: (district: Workspace['districts'][number]) => string,
-): SiteRef {
-  const found = siteOf(workspace, walk, stop);
-  if (found.kind === 'none') return { kind: 'none' };
-  if (found.kind === 'section') return { kind: 'section', buildings: found.site.buildings };
-  const { eastM, northM, groundM = 0 } = found.site;
-  return { kind: 'district', key: keyOf(found.district), eastM, northM, groundM };
 }

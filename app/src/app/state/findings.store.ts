@@ -8,11 +8,12 @@ import {
   type LightLadder,
   type WayOutResult,
 } from '@roam-dial/core';
-import { auditTime, combineLatest, distinctUntilChanged, filter, map, type Observable, shareReplay, startWith } from 'rxjs';
+import { auditTime, combineLatest, distinctUntilChanged, filter, map, type Observable, of, shareReplay, startWith } from 'rxjs';
+import { askLatest } from '../workers/answers';
 import { SetUpClient } from '../workers/set-up.client';
 import { type Card, CardStore, type NoCard } from './card.store';
+import { ArrivalLights } from './arrival-lights';
 import { DaysStore } from './days.store';
-import { conflate } from './conflate';
 import { partsOf } from './scenes';
 import { WorkspaceStore } from './workspace.store';
 
@@ -42,19 +43,20 @@ const isCard = (state: Card | NoCard): state is Card => state.kind === 'card';
 @Injectable({ providedIn: 'root' })
 export class FindingsStore {
   private readonly client = inject(SetUpClient);
+  private readonly lights = new ArrivalLights();
   private readonly workspace$ = inject(WorkspaceStore).workspace$;
   private readonly card$ = inject(CardStore).card$.pipe(filter(isCard));
 
-  readonly ladder$: Observable<Finding<LightLadder>> = this.found((card) =>
+  readonly ladder$: Observable<Finding<LightLadder>> = this.finding((card) =>
     this.client.ask({ kind: 'ladder', input: card.input, through: card.result.setUp.found.hand }),
   );
 
-  readonly waysOut$: Observable<Finding<readonly WayOutResult[]>> = this.found(
+  readonly waysOut$: Observable<Finding<readonly WayOutResult[]>> = this.finding(
     (card) => this.client.ask({ kind: 'waysOut', input: card.input, lenses: card.lensesInBag }),
     isSameSearch,
   );
 
-  readonly approaches$: Observable<Finding<readonly ApproachRow[]>> = this.found(
+  readonly approaches$: Observable<Finding<readonly ApproachRow[]>> = this.finding(
     (card) => this.client.ask({ kind: 'approaches', input: card.input }),
     isSameSearch,
   );
@@ -66,26 +68,30 @@ export class FindingsStore {
       distinctUntilChanged(),
     ),
     inject(DaysStore).days$,
+    inject(DaysStore).isSettled$,
   ]).pipe(
     auditTime(REST_MS),
-    map(([workspace, walk, days]) => (walk === null ? null : homeQuestion(workspace, walk, days))),
+    // While the walk's days are being measured every one of them would ask for another home.
+    filter(([, , , isSettled]) => isSettled),
+    map(([workspace, walk, days]) => (walk === null ? null : homeQuestion(workspace, walk, days, this.lights.of))),
     distinctUntilChanged(isSameHome),
-    conflate(async (question) => {
-      const home = question === null ? null : await this.client.ask({ kind: 'home', stops: question.stops });
-      return question === null || home === null ? null : { home, kit: question.kit };
-    }),
+    askLatest((question) => (question === null ? of(null) : this.homeFor(question))),
     startWith(null),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
 
-  private found<Answer>(
-    ask: (card: Card) => Promise<Answer | null>,
+  private homeFor({ stops, kit }: HomeQuestion): Observable<HomeFinding | null> {
+    return this.client.ask({ kind: 'home', stops }).pipe(map((home) => (home === null ? null : { home, kit })));
+  }
+
+  private finding<Answer>(
+    ask: (card: Card) => Observable<Answer | null>,
     isSame: (a: Card, b: Card) => boolean = Object.is,
   ): Observable<Finding<Answer>> {
     return this.card$.pipe(
       distinctUntilChanged(isSame),
       auditTime(REST_MS),
-      conflate(async (card) => ({ card, answer: await ask(card) })),
+      askLatest((card) => ask(card).pipe(map((answer) => ({ card, answer })))),
       shareReplay({ bufferSize: 1, refCount: true }),
     );
   }

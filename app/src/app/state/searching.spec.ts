@@ -1,10 +1,8 @@
 import { type Hand, type SetUpInput, type Walk, withEnds } from '@roam-dial/core';
 import { demoWorkspace } from '../../testing/demo';
-import { Subject } from 'rxjs';
 import type { Workspace } from '../data/workspace';
 import { type Card, cardFor } from './card.store';
 import { focusOn } from './focus.store';
-import { conflate } from './conflate';
 import { changeStandard, changeStop } from './edits';
 import { Scenes } from './scenes';
 
@@ -88,56 +86,5 @@ describe('the card', () => {
     const leaning = { ...WORKSPACE, kit };
     expect(gain(leaning)).toBe(2.5);
     expect(gain(changeStandard((standard) => ({ ...standard, figures: { braceStops: 1 } }))(leaning))).toBe(1);
-  });
-});
-
-describe('asking the latest only', () => {
-  function asked(): { ask: (question: number) => Promise<string>; open: ((answer: string) => void)[]; questions: number[] } {
-    const open: ((answer: string) => void)[] = [];
-    const questions: number[] = [];
-    const ask = (question: number): Promise<string> => {
-      questions.push(question);
-      return new Promise((resolve) => open.push(resolve));
-    };
-    return { ask, open, questions };
-  }
-  const settle = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 0));
-
-  it('one at a time, and never what has been overtaken', async () => {
-    const { ask, open, questions } = asked();
-    const source = new Subject<number>();
-    const answers: string[] = [];
-    source.pipe(conflate(ask)).subscribe((answer) => answers.push(answer));
-    for (const question of [1, 2, 3, 4]) source.next(question);
-    expect(questions).toEqual([1]);
-    open[0]?.('one');
-    await settle();
-    expect(questions).toEqual([1, 4]);
-    open[1]?.('four');
-    await settle();
-    expect(answers).toEqual(['one', 'four']);
-  });
-  it('ends when its source has and the last answer is in', async () => {
-    const { ask, open } = asked();
-    const source = new Subject<number>();
-    let isOver = false;
-    source.pipe(conflate(ask)).subscribe({ complete: () => (isOver = true) });
-    source.next(1);
-    source.complete();
-    expect(isOver).toBe(false);
-    open[0]?.('one');
-    await settle();
-    expect(isOver).toBe(true);
-  });
-  it('hands on what fails, in the asking and in the source', async () => {
-    const failures: unknown[] = [];
-    const source = new Subject<number>();
-    source.pipe(conflate(() => Promise.reject(new Error('dead')))).subscribe({ error: (error: unknown) => failures.push(error) });
-    source.next(1);
-    await settle();
-    const other = new Subject<number>();
-    other.pipe(conflate(() => Promise.resolve(1))).subscribe({ error: (error: unknown) => failures.push(error) });
-    other.error('gone');
-    expect(failures).toEqual([new Error('dead'), 'gone']);
   });
 });

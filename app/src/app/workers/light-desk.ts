@@ -1,12 +1,15 @@
 import {
   type Building,
   type District,
+  type MeasuredSite,
+  measureOf,
+  measureSteps,
   type SameLight,
   sameLightAgain,
   type Site,
   siteLookOf,
   type SiteScene,
-  siteSceneSteps,
+  sceneOf,
   type StopDay,
   stopDayIn,
   type StopDayInput,
@@ -16,6 +19,8 @@ import {
   type YearOfSun,
   yearOfSun,
 } from '@roam-dial/core';
+
+import { Lru } from './lru';
 
 /** Which buildings a stop stands among; districts go to the worker once and are named from then on. */
 export type SiteRef =
@@ -50,11 +55,13 @@ export type LightAnswer = StopDay | YearOfSun | YearOfQuality | readonly SameLig
 
 /** Stops whose surroundings are kept; about 3 MB each. */
 const MOST_SCENES = 40;
+/** Districts that who asks counts on being known; the desk keeps twice as many, and is told again of any other. */
+export const MOST_DISTRICTS = 6;
 
 /** Answers about light, with the surroundings of the last stops kept: a new day or sky is a matter of look-ups. */
 export class LightDesk {
-  private readonly districts = new Map<string, District>();
-  private readonly scenes = new Map<string, SiteScene>();
+  private readonly districts = new Lru<string, District>(2 * MOST_DISTRICTS);
+  private readonly scenes = new Lru<string, MeasuredSite>(MOST_SCENES);
 
   *answer(question: LightQuestion): Generator<LightProgress, LightAnswer> {
     if (question.kind === 'district') {
@@ -90,10 +97,10 @@ export class LightDesk {
     const site = this.siteOf(ref);
     if (site === null) return null;
     const look = siteLookOf(input);
-    const key = JSON.stringify([ref, look]);
+    const key = JSON.stringify([ref, measureOf(look)]);
     const known = this.scenes.get(key);
-    if (known !== undefined) return known;
-    const steps = siteSceneSteps(site, look);
+    if (known !== undefined) return sceneOf(known, look);
+    const steps = measureSteps(site, measureOf(look));
     for (;;) {
       const { done, value } = steps.next();
       if (done !== true) {
@@ -101,9 +108,7 @@ export class LightDesk {
         continue;
       }
       this.scenes.set(key, value);
-      const oldest = this.scenes.keys().next();
-      if (this.scenes.size > MOST_SCENES && oldest.done !== true) this.scenes.delete(oldest.value);
-      return value;
+      return sceneOf(value, look);
     }
   }
 

@@ -1,12 +1,15 @@
 import { Injectable } from '@angular/core';
-import type { District, SameLight, StopDay, YearOfQuality, YearOfSun } from '@roam-dial/core';
-import { filter, map, type Observable } from 'rxjs';
+import type { District, SameLight, StopDay, StopSite, YearOfQuality, YearOfSun } from '@roam-dial/core';
+import type { Observable } from 'rxjs';
 import { createLightWorker } from './create-light-worker';
-import { type LightAnswer, LightDesk, type LightProgress, type LightQuestion } from './light-desk';
+import { districtKey } from './district-key';
+import { type LightAnswer, type LightProgress, type LightQuestion, MOST_DISTRICTS, type SiteRef } from './light-desk';
+import { Lru } from './lru';
+import { Query } from './query';
 import type { Step } from './steps';
-import { StepsClient } from './steps-client';
 
-type Kind = Exclude<LightQuestion['kind'], 'district'>;
+type Asked = Exclude<LightQuestion, { kind: 'district' }>;
+type Kind = Asked['kind'];
 interface Answers {
   readonly day: StopDay | null;
   readonly yearOfSun: YearOfSun | null;
@@ -14,28 +17,35 @@ interface Answers {
   readonly sameLight: readonly SameLight[] | null;
 }
 
-/** A worker for light. A district goes to it once; a changed one is another object and goes again under another key. */
-class LightWorker {
-  private readonly desk = new LightDesk();
-  private readonly client = new StepsClient<LightQuestion, LightProgress, LightAnswer>(createLightWorker, (question) =>
-    this.desk.answer(question),
-  );
-  private readonly keys = new WeakMap<District, string>();
-  private nextKey = 1;
+/** A worker for light. A district goes to it once, and again when the worker is another or has forgotten it. */
+export class LightWorker {
+  private readonly districts = new Lru<string, District>(MOST_DISTRICTS);
+  private readonly told = new Lru<string, true>(MOST_DISTRICTS);
+  private readonly query = new Query<LightQuestion, LightProgress, LightAnswer>(createLightWorker, {
+    onNewWorker: () => this.told.clear(),
+  });
 
-  keyOf(district: District): string {
-    const known = this.keys.get(district);
-    if (known !== undefined) return known;
-    const key = `${district.id}/${this.nextKey++}`;
-    this.keys.set(district, key);
-    // Here too, for the case that the worker dies.
-    this.desk.answer({ kind: 'district', key, district }).next();
-    this.client.run({ kind: 'district', key, district }).subscribe();
-    return key;
+  /** A stop's buildings as the worker is told of them. */
+  refOf(found: StopSite): SiteRef {
+    if (found.kind === 'none') return { kind: 'none' };
+    if (found.kind === 'section') return { kind: 'section', buildings: found.site.buildings };
+    const key = districtKey(found.district);
+    this.districts.set(key, found.district);
+    const { eastM, northM, groundM = 0 } = found.site;
+    return { kind: 'district', key, eastM, northM, groundM };
   }
 
-  ask<K extends Kind>(question: Extract<LightQuestion, { kind: K }>): Observable<Step<LightProgress, Answers[K]>> {
-    return this.client.run(question) as Observable<Step<LightProgress, Answers[K]>>;
+  ask<K extends Kind>(question: Extract<Asked, { kind: K }>): Observable<Step<LightProgress, Answers[K]>> {
+    const { site }: Pick<Asked, 'site'> = question;
+    if (site.kind === 'district') this.tell(site.key);
+    return this.query.ask(question) as Observable<Step<LightProgress, Answers[K]>>;
+  }
+
+  private tell(key: string): void {
+    const district = this.districts.get(key);
+    if (district === undefined || this.told.get(key) !== undefined) return;
+    this.query.tell({ kind: 'district', key, district });
+    this.told.set(key, true);
   }
 }
 
@@ -44,11 +54,4 @@ class LightWorker {
 export class LightClient {
   readonly days = new LightWorker();
   readonly years = new LightWorker();
-}
-
-export function answersOf<Progress, Answer>(steps: Observable<Step<Progress, Answer>>): Observable<Answer | null> {
-  return steps.pipe(
-    filter((step) => step.kind !== 'progress'),
-    map((step) => (step.kind === 'done' ? step.answer : null)),
-  );
 }

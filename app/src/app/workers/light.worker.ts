@@ -1,5 +1,5 @@
-import { lightBuffersOf, LightDesk } from './light-desk';
-import { serveSteps } from './serve-steps';
+import { lightBuffersOf, LightDesk, type LightQuestion } from './light-desk';
+import { serve } from './serve';
 
 const desk = new LightDesk();
-serveSteps((question: Parameters<LightDesk['answer']>[0]) => desk.answer(question), lightBuffersOf);
+serve((question: LightQuestion) => desk.answer(question), lightBuffersOf);

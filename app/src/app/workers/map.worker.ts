@@ -1,4 +1,4 @@
-import { type DistrictOptions, readDistrictSteps } from '@roam-dial/core/maps';
-import { serveSteps } from './serve-steps';
+import { mapSteps } from './map-desk';
+import { serve } from './serve';
 
-serveSteps(({ text, options }: { text: string; options: DistrictOptions }) => readDistrictSteps(text, options));
+serve(mapSteps);

@@ -1,14 +1,16 @@
 import { Injectable } from '@angular/core';
-import { createCoreWorker } from './create-core-worker';
-import { type Answer, type Answers, answerTo, type Question } from './questions';
-import { WorkerClient } from './worker-client';
+import type { Observable } from 'rxjs';
+import { answersOf } from './answers';
+import { createSetUpWorker } from './create-set-up-worker';
+import { Query } from './query';
+import type { SetUpAnswer, SetUpAnswers, SetUpQuestion } from './set-up-desk';
 
 /** Ladders, ways out, approaches and home states. */
 @Injectable({ providedIn: 'root' })
 export class SetUpClient {
-  private readonly client = new WorkerClient<Question, Answer>(createCoreWorker, answerTo);
+  private readonly query = new Query<SetUpQuestion, null, SetUpAnswer>(createSetUpWorker);
 
-  ask<Kind extends Question['kind']>(question: Extract<Question, { kind: Kind }>): Promise<Answers[Kind] | null> {
-    return this.client.ask(question) as Promise<Answers[Kind] | null>;
+  ask<Kind extends SetUpQuestion['kind']>(question: Extract<SetUpQuestion, { kind: Kind }>): Observable<SetUpAnswers[Kind] | null> {
+    return answersOf(this.query.ask(question)) as Observable<SetUpAnswers[Kind] | null>;
   }
 }

@@ -1,4 +1,4 @@
-import { serveSteps } from './serve-steps';
+import { serve } from './serve';
 import { runSteps, type Step } from './steps';
 
 type Said = Step<number, string>;
@@ -89,7 +89,7 @@ describe('a worker of steps', () => {
     const before = globals.postMessage;
     globals.postMessage = (message) => posted.push(message);
     const started: number[] = [];
-    serveSteps(function* (question: number): Generator<number, string> {
+    serve(function* (question: number): Generator<number, string> {
       started.push(question);
       yield* slow(1);
       return `answer ${question}`;

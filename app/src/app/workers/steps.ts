@@ -3,7 +3,9 @@ export type Step<Progress, Answer> =
   | { readonly kind: 'progress'; readonly progress: Progress }
   | { readonly kind: 'done'; readonly answer: Answer }
   /** The core refused the question. */
-  | { readonly kind: 'refused'; readonly message: string };
+  | { readonly kind: 'refused'; readonly message: string }
+  /** No answer: the worker died over it, twice. */
+  | { readonly kind: 'failed'; readonly message: string };
 
 /** What goes to a worker: a question, or the wish that it be dropped. */
 export type ToWorker<Question> =

@@ -15,6 +15,7 @@ import {
   yearOfSun,
 } from '@roam-dial/core';
 import { demoWorkspace } from '../../../testing/demo';
+import { of } from 'rxjs';
 import { MapsService } from '../../data/maps.service';
 import type { Workspace } from '../../data/workspace';
 import { changeWalk } from '../../state/edits';
@@ -75,7 +76,7 @@ function room(stopId: string, { minute = 900, change = (walk: Walk): Walk => wal
       { provide: YearState, useValue: year },
       { provide: WorkspaceStore, useValue: store },
       { provide: SelectionStore, useValue: { setMinute: (to: number) => minutes.push(to) } },
-      { provide: MapsService, useValue: { readForecast: () => Promise.resolve(files.answer) } },
+      { provide: MapsService, useValue: { readForecast: () => of({ kind: 'done', answer: files.answer }) } },
     ],
   });
   return { labels, minutes, walk, stop, year, files, workspace };

@@ -12,6 +12,7 @@ import {
   sunPosition,
   type Walk,
 } from '@roam-dial/core';
+import type { ReadForecast } from '@roam-dial/core/maps';
 import { MapsService } from '../../data/maps.service';
 import { changeStop, changeWalk } from '../../state/edits';
 import { WorkspaceStore } from '../../state/workspace.store';
@@ -126,15 +127,20 @@ export class SkyPage {
     this.setForecast({ source: 'simulated', cloudByHour });
   }
 
-  protected async readFile(event: Event): Promise<void> {
+  protected readFile(event: Event): void {
     const field = event.target as HTMLInputElement;
     const file = field.files?.[0];
     field.value = '';
     if (file === undefined) return;
-    const read = await this.maps.readForecast(file);
-    this.problem.set(
-      read.ok ? null : `${file.name}: ${read.message}${read.where === null ? '' : ` (${read.where})`} Nothing was changed.`,
-    );
+    this.maps.readForecast(file).subscribe((step) => {
+      if (step.kind === 'done') this.take(file.name, step.answer);
+      else if (step.kind !== 'progress') this.problem.set(`${file.name}: ${step.message} Nothing was changed.`);
+    });
+  }
+
+  private take(fileName: string, read: ReadForecast): void {
+    const where = read.ok || read.where === null ? '' : ` (${read.where})`;
+    this.problem.set(read.ok ? null : `${fileName}: ${read.message}${where} Nothing was changed.`);
     if (read.ok) this.setForecast({ source: 'own', cloudByHour: read.cloudByHour });
   }
 

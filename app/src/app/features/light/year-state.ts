@@ -1,9 +1,17 @@
 import { computed, inject, Injectable, linkedSignal, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { bestDays, lightInputFor, type SameLight, type YearInput, type YearOfQuality, type YearOfSun } from '@roam-dial/core';
+import {
+  bestDays,
+  lightInputFor,
+  type SameLight,
+  siteOf,
+  type YearInput,
+  type YearOfQuality,
+  type YearOfSun,
+} from '@roam-dial/core';
 import { EMPTY, map, of, startWith, switchMap } from 'rxjs';
-import { siteRef } from '../../state/days.store';
-import { answersOf, LightClient } from '../../workers/light.client';
+import { answersOf } from '../../workers/answers';
+import { LightClient } from '../../workers/light.client';
 import type { LightQuestion } from '../../workers/light-desk';
 import { LightState } from './light-state';
 
@@ -25,7 +33,7 @@ export class YearState {
     const [workspace, walk, stop] = [this.room.workspace(), this.room.walk(), this.room.stop()];
     if (workspace === undefined || walk === null || stop === null) return null;
     const input: Omit<YearInput, 'streets'> = { ...lightInputFor(workspace, walk, stop), fromDay: `${walk.day.slice(0, 4)}-01-01` };
-    return { kind: 'yearOfSun', site: siteRef(workspace, walk, stop, (district) => this.client.keyOf(district)), input };
+    return { kind: 'yearOfSun', site: this.client.refOf(siteOf(workspace, walk, stop)), input };
   }, SAME_CONTENT);
 
   readonly sun = toSignal<YearOfSun | null>(

@@ -14,22 +14,24 @@ import {
 } from '@roam-dial/core';
 
 /** What takes longer than a frame. */
-export type Question =
+export type SetUpQuestion =
   | { readonly kind: 'ladder'; readonly input: SetUpInput; readonly through: Hand }
   | { readonly kind: 'waysOut'; readonly input: SetUpInput; readonly lenses: readonly Lens[] }
   | { readonly kind: 'approaches'; readonly input: SetUpInput }
   | { readonly kind: 'home'; readonly stops: readonly HomeStop[] };
 
-export interface Answers {
+export interface SetUpAnswers {
   readonly ladder: LightLadder;
   readonly waysOut: readonly WayOutResult[];
   readonly approaches: readonly ApproachRow[];
   readonly home: HomeState | null;
 }
 
-export type Answer = Answers[keyof Answers];
+export type SetUpAnswer = SetUpAnswers[keyof SetUpAnswers];
 
-export function answerTo(question: Question): Answer {
+/** Each is answered in one step: what takes longer than a frame, and less than anybody would wait for a share of it. */
+export function* setUpSteps(question: SetUpQuestion): Generator<null, SetUpAnswer> {
+  yield null;
   switch (question.kind) {
     case 'ladder':
       return lightLadder(question.input, { through: question.through });

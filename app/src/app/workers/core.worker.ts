@@ -1,4 +1,0 @@
-import { answerTo } from './questions';
-import { serve } from './serve';
-
-serve(answerTo);
