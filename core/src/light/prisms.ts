@@ -19,26 +19,32 @@ export interface Prism {
   readonly minY: number;
   readonly maxX: number;
   readonly maxY: number;
+  /** A circle round the outline: what can be said of it can be said of the prism. */
+  readonly midX: number;
+  readonly midY: number;
+  readonly radiusM: number;
 }
 
-function readCorner(name: string, corner: unknown): [number, number] {
+/** The names that a message would say are only put together where there is something to say. */
+function checkCorner(name: string, k: number, corner: unknown): asserts corner is readonly [number, number] {
   if (!Array.isArray(corner) || corner.length < 2) {
-    throw new TypeError(`${name} must be a pair [eastM, northM], got ${describeValue(corner)}`);
+    throw new TypeError(`${name}[${k}] must be a pair [eastM, northM], got ${describeValue(corner)}`);
   }
   const [eastM, northM] = corner as unknown[];
-  checkFinite(`${name}[0]`, eastM);
-  checkFinite(`${name}[1]`, northM);
-  return [eastM, northM];
+  if (!Number.isFinite(eastM)) checkFinite(`${name}[${k}][0]`, eastM);
+  if (!Number.isFinite(northM)) checkFinite(`${name}[${k}][1]`, northM);
 }
 
 /** Corners without repeats in a row, so that no edge has length zero. */
 function readFootprint(name: string, footprint: unknown): Float64Array {
   checkArray(name, footprint);
   const flat: number[] = [];
-  footprint.forEach((corner, k) => {
-    const [x, y] = readCorner(`${name}[${k}]`, corner);
+  for (let k = 0; k < footprint.length; k++) {
+    const corner: unknown = footprint[k];
+    checkCorner(name, k, corner);
+    const [x, y] = corner;
     if (flat.length === 0 || flat[flat.length - 2] !== x || flat[flat.length - 1] !== y) flat.push(x, y);
-  });
+  }
   const closes = flat.length > 2 && flat[0] === flat[flat.length - 2] && flat[1] === flat[flat.length - 1];
   if (closes) flat.length -= 2;
   if (flat.length < 6) throw rangeError(name, 'a polygon of at least three different corners', footprint);
@@ -69,17 +75,29 @@ export function readPrism(building: unknown, name: string): Prism {
   checkPositive(`${name}.heightM`, heightM);
   checkAtLeast(`${name}.baseM`, baseM, 0);
   if (heightM <= baseM) throw rangeError(`${name}.heightM`, `greater than baseM (${baseM})`, heightM);
-  const xs = corners.filter((_, k) => k % 2 === 0);
-  const ys = corners.filter((_, k) => k % 2 === 1);
+  const box = boxOf(corners);
+  const { minX, minY, maxX, maxY } = box;
   return {
     rings: [turned(corners, 'anticlockwise'), ...holes.map((hole) => turned(hole, 'clockwise'))],
     baseM,
     heightM,
-    minX: xs.reduce((a, b) => Math.min(a, b)),
-    minY: ys.reduce((a, b) => Math.min(a, b)),
-    maxX: xs.reduce((a, b) => Math.max(a, b)),
-    maxY: ys.reduce((a, b) => Math.max(a, b)),
+    ...box,
+    midX: (minX + maxX) / 2,
+    midY: (minY + maxY) / 2,
+    radiusM: Math.hypot(maxX - minX, maxY - minY) / 2,
   };
+}
+
+function boxOf(corners: Float64Array): Pick<Prism, 'minX' | 'minY' | 'maxX' | 'maxY'> {
+  let [minX, minY, maxX, maxY] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (let k = 0; k < corners.length; k += 2) {
+    const [x, y] = [corners[k] as number, corners[k + 1] as number];
+    if (x < minX) minX = x;
+    if (x > maxX) maxX = x;
+    if (y < minY) minY = y;
+    if (y > maxY) maxY = y;
+  }
+  return { minX, minY, maxX, maxY };
 }
 
 /** Lengths in metres below which two places are one: a wall's face, a roof's edge. */

@@ -1,6 +1,6 @@
-import Flatbush from 'flatbush';
 import { checkArray, checkBetween, checkFinite, checkOptions } from '../units/index.js';
-import { type Building, isStrictlyInside, type LevelRay, passesThrough, type Prism, readPrism } from './prisms.js';
+import { type Building, isStrictlyInside, passesThrough, type Prism, readPrism } from './prisms.js';
+import { type PrismGrid, prismGrid, walkGrid } from './prismGrid.js';
 import type { SunPosition } from './sunPosition.js';
 
 export interface ScenePoint {
@@ -19,16 +19,17 @@ const RAD = Math.PI / 180;
 const OVERHEAD_COS = 1e-8;
 /** Keeps a sun at 10⁻³⁰⁰ degrees from dividing by zero. */
 const LEAST_SLOPE = 1e-12;
-/** First stretch of the ray that is looked at; each further one doubles. Most shadows are cast by a near wall. */
-const FIRST_STRETCH_M = 24;
+/** Room for a wall that the ray only touches. */
+const TOUCH_M = 1e-6;
 
-function checkPoint(point: ScenePoint): Required<ScenePoint> {
+/** Checks a point and gives its height. */
+function checkPoint(point: ScenePoint): number {
   checkOptions('point', point);
   const { eastM, northM, heightM = 0 } = point;
   checkFinite('point.eastM', eastM);
   checkFinite('point.northM', northM);
   checkFinite('point.heightM', heightM);
-  return { eastM, northM, heightM };
+  return heightM;
 }
 
 function checkSun(sun: SunPosition): SunPosition {
@@ -38,8 +39,25 @@ function checkSun(sun: SunPosition): SunPosition {
   return sun;
 }
 
+/** What is asked of every prism, side by side: middle east and north, radius of the circle round it, base, height. */
+const PER_PRISM = 5;
+
+function factsOf(prisms: readonly Prism[]): Float64Array {
+  const facts = new Float64Array(prisms.length * PER_PRISM);
+  prisms.forEach(({ midX, midY, radiusM, baseM, heightM }, k) => facts.set([midX, midY, radiusM, baseM, heightM], k * PER_PRISM));
+  return facts;
+}
+
+/** So many questions are answered by a look at every building before a grid is worth its making. */
+const WITHOUT_GRID = 16;
+
+interface Prepared {
+  readonly prisms: readonly Prism[];
+  readonly facts: Float64Array;
+}
+
 /**
- * Buildings prepared once (checks, spatial index) for many questions of sun or shade.
+ * Buildings prepared once (checks, and from the first few questions on a grid) for many questions of sun or shade.
  * Upright prisms on flat ground; a prism's inside is its open interior, so a point on a wall or roof is outside, and a
  * ray along a wall is not blocked by it. Source: docs/formulas.md#shadows.
  * @throws TypeError, RangeError that name the building and the corner.
@@ -49,68 +67,56 @@ export function shadowScene(options: { readonly buildings: readonly Building[] }
   checkArray('buildings', options.buildings);
   const prisms = options.buildings.map((building, k) => readPrism(building, `buildings[${k}]`));
   const tallestM = prisms.reduce((tallest, { heightM }) => Math.max(tallest, heightM), 0);
-  const index = indexOf(prisms);
+  const prepared: Prepared = { prisms, facts: factsOf(prisms) };
+  let grid: PrismGrid | null = null;
+  let asked = 0;
 
   return {
     isSunlit(question) {
       checkOptions('options', question);
-      const { eastM, northM, heightM } = checkPoint(question.point);
-      const { azimuthDeg, altitudeDeg } = checkSun(question.sun);
+      const { point, sun } = question;
+      const heightM = checkPoint(point);
+      checkSun(sun);
+      const { eastM, northM } = point;
+      const { azimuthDeg, altitudeDeg } = sun;
       if (altitudeDeg <= 0) return false;
-      if (index === null || heightM >= tallestM) return true;
+      if (heightM >= tallestM) return true;
 
       const cosAltitude = Math.cos(altitudeDeg * RAD);
-      if (cosAltitude < OVERHEAD_COS) return !isRoofed(prisms, index, eastM, northM, heightM);
+      if (cosAltitude < OVERHEAD_COS) return !isRoofed(prisms, eastM, northM, heightM);
+      if (grid === null && asked++ >= WITHOUT_GRID) grid = prismGrid(prisms);
       const azimuth = (azimuthDeg % 360) * RAD;
-      const ray = { x: eastM, y: northM, dx: Math.sin(azimuth), dy: Math.cos(azimuth) };
-      return !isBlocked(prisms, index, ray, heightM, Math.max(Math.sin(altitudeDeg * RAD) / cosAltitude, LEAST_SLOPE), tallestM);
+      ray.x = eastM;
+      ray.y = northM;
+      ray.dx = Math.sin(azimuth);
+      ray.dy = Math.cos(azimuth);
+      const slope = Math.max(Math.sin(altitudeDeg * RAD) / cosAltitude, LEAST_SLOPE);
+      const blocksRay = (k: number): boolean => blocks(prepared, k, heightM, slope);
+      if (grid === null) return !prisms.some((_, k) => blocksRay(k));
+      return !walkGrid(grid, ray, (tallestM - heightM) / slope, blocksRay);
     },
   };
 }
 
-function indexOf(prisms: readonly Prism[]): Flatbush | null {
-  if (prisms.length === 0) return null;
-  const index = new Flatbush(prisms.length, 8);
-  for (const { minX, minY, maxX, maxY } of prisms) index.add(minX, minY, maxX, maxY);
-  index.finish();
-  return index;
+/** The ray of the question that is being answered. Scratch, never shared out. */
+const ray = { x: 0, y: 0, dx: 0, dy: 0 };
+
+function isRoofed(prisms: readonly Prism[], x: number, y: number, heightM: number): boolean {
+  return prisms.some((prism) => prism.heightM > heightM && isStrictlyInside(prism, x, y));
 }
 
-function isRoofed(prisms: readonly Prism[], index: Flatbush, x: number, y: number, heightM: number): boolean {
-  return index.search(x, y, x, y).some((k) => (prisms[k] as Prism).heightM > heightM && isStrictlyInside(prisms[k] as Prism, x, y));
-}
-
-/** No building is farther than the far corner of the box round all of them, however low the sun. */
-function farthestCornerM({ minX, minY, maxX, maxY }: Flatbush, { x, y }: LevelRay): number {
-  return Math.hypot(Math.max(x - minX, maxX - x), Math.max(y - minY, maxY - y));
-}
-
-/** Walks the ray outwards in doubling stretches until it is above every roof. */
-function isBlocked(
-  prisms: readonly Prism[],
-  index: Flatbush,
-  ray: LevelRay,
-  heightM: number,
-  slope: number,
-  tallestM: number,
-): boolean {
-  const clearAtM = Math.min((tallestM - heightM) / slope, farthestCornerM(index, ray));
-  let blocked = false;
-  const blocks = (k: number): boolean => {
-    if (blocked) return false;
-    const prism = prisms[k] as Prism;
-    const from = Math.max(0, (prism.baseM - heightM) / slope);
-    const to = (prism.heightM - heightM) / slope;
-    if (to > from && passesThrough(prism, ray, from, to)) blocked = true;
-    return false;
-  };
-  for (let start = 0, length = FIRST_STRETCH_M; start < clearAtM && !blocked; start += length, length *= 2) {
-    const end = Math.min(start + length, clearAtM);
-    const [x0, y0] = [ray.x + start * ray.dx, ray.y + start * ray.dy];
-    const [x1, y1] = [ray.x + end * ray.dx, ray.y + end * ray.dy];
-    index.search(Math.min(x0, x1), Math.min(y0, y1), Math.max(x0, x1), Math.max(y0, y1), blocks);
-  }
-  return blocked;
+/** Whether the ray runs through a prism between its base and its roof: by its circle first, which tells most. */
+function blocks({ prisms, facts }: Prepared, k: number, heightM: number, slope: number): boolean {
+  const at = k * PER_PRISM;
+  const mx = (facts[at] as number) - ray.x;
+  const my = (facts[at + 1] as number) - ray.y;
+  const radiusM = (facts[at + 2] as number) + TOUCH_M;
+  if (Math.abs(mx * ray.dy - my * ray.dx) > radiusM) return false;
+  const along = mx * ray.dx + my * ray.dy;
+  const from = Math.max(0, ((facts[at + 3] as number) - heightM) / slope);
+  const to = ((facts[at + 4] as number) - heightM) / slope;
+  if (to <= from || along + radiusM < from || along - radiusM > to) return false;
+  return passesThrough(prisms[k] as Prism, ray, from, to);
 }
 
 /**

@@ -13,6 +13,7 @@ import {
 } from '../light/index.js';
 import {
   areTreesInLeaf,
+  borderM,
   creepMPerMin,
   CREEP_OVER_MIN,
   GRID_CELLS,
@@ -103,6 +104,7 @@ export interface StopDayInput extends SiteDay {
   readonly thresholds?: Partial<WindowThresholds>;
 }
 
+const NO_BALANCE: Ways = [[{ reason: 'dusk', value: 0 }]];
 const DEFAULT_SUBJECT = { nearM: 2, farM: 5, medianM: 3 };
 const DEFAULT_TRAVEL_DEG = 80;
 const SHORTEST_MIN: Partial<Record<SiteOfDay['intent']['kind'], number>> = { passingCandid: 10, intoTheSun: 3 };
@@ -263,12 +265,21 @@ function record(into: StopMinutes, minute: number, { light, instant }: QualityIn
   into.patchAsideM[minute] = patch.asideM;
 }
 
+/** Geometric; the air lifts nothing from farther down over the horizon. */
+const NO_LIGHT_BELOW_DEG = -1;
+
 /** How fast the shadow's edge moves, from each minute's ground to the one ten minutes later. */
 function creepInto({ creepMPerMin: into, sunAltitudeDeg }: StopMinutes, scene: SiteScene, ground: Uint8Array): void {
   const cells = (minute: number): Uint8Array => ground.subarray(minute * GRID_CELLS, (minute + 1) * GRID_CELLS);
+  const isNight = (minute: number): boolean => (sunAltitudeDeg[minute] as number) < NO_LIGHT_BELOW_DEG;
+  const bordersM = Float64Array.from({ length: MINUTES_PER_DAY }, (_, minute) =>
+    isNight(minute) ? 0 : borderM(cells(minute), scene.seen),
+  );
   for (let minute = 0; minute + CREEP_OVER_MIN < MINUTES_PER_DAY; minute++) {
-    const isDark = (sunAltitudeDeg[minute] as number) <= 0 && (sunAltitudeDeg[minute + CREEP_OVER_MIN] as number) <= 0;
-    if (!isDark) into[minute] = creepMPerMin(cells(minute), cells(minute + CREEP_OVER_MIN), scene.seen);
+    const later = minute + CREEP_OVER_MIN;
+    if (isNight(minute) && isNight(later)) continue;
+    const borders = [bordersM[minute] as number, bordersM[later] as number] as const;
+    into[minute] = creepMPerMin(cells(minute), cells(later), scene.seen, borders);
   }
 }
 
@@ -299,7 +310,8 @@ export function stopDayIn(scene: SiteScene | null, input: StopDayInput): StopDay
     record(minutes, minute, one);
     for (const { of, ways } of labelled) ways.push(of(one));
     minutes.quality[minute] = labelled.reduce((best, { ways }) => Math.max(best, bestOf(ways[minute] as Ways)), 0);
-    balance.push([[{ reason: 'dusk', value: duskBalanceQuality(one) }]]);
+    const balanced = duskBalanceQuality(one);
+    balance.push(balanced === 0 ? NO_BALANCE : [[{ reason: 'dusk', value: balanced }]]);
   }
   if (scene !== null) creepInto(minutes, scene, ground);
   pack(ground, minutes.groundLit);

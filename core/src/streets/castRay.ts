@@ -129,16 +129,21 @@ export function castRay({
   const slope = Math.tan(elevationDeg * RAD);
   const groundAtM = slope < 0 ? (groundM - from.heightM) / slope : Infinity;
   let first: FirstHit | null = null;
-  prisms.forEach((prism, number) => {
-    const middleX = (prism.minX + prism.maxX) / 2 - from.eastM;
-    const middleY = (prism.minY + prism.maxY) / 2 - from.northM;
-    const radiusM = Math.hypot(prism.maxX - prism.minX, prism.maxY - prism.minY) / 2;
-    if (Math.abs(middleX * dy - middleY * dx) > radiusM || middleX * dx + middleY * dy < -radiusM) return;
+  let nearestM = groundAtM;
+  for (let number = 0; number < prisms.length; number++) {
+    const prism = prisms[number] as Prism;
+    const middleX = prism.midX - from.eastM;
+    const middleY = prism.midY - from.northM;
+    if (Math.abs(middleX * dy - middleY * dx) > prism.radiusM) continue;
+    const along = middleX * dx + middleY * dy;
+    // Behind the look, or farther than what it has met already.
+    if (along < -prism.radiusM || along - prism.radiusM > nearestM) continue;
     const met = firstHit(prism, number, from, dx, dy, slope);
-    if (met !== null && met.distanceM < (first?.distanceM ?? groundAtM)) first = met;
-  });
-  const met = first as FirstHit | null;
-  const distanceM = (met?.distanceM ?? groundAtM) - (met === null ? 0 : BEFORE_WALL_M);
+    if (met === null || met.distanceM >= nearestM) continue;
+    first = met;
+    nearestM = met.distanceM;
+  }
+  const distanceM = first === null ? groundAtM : first.distanceM - BEFORE_WALL_M;
   if (distanceM === Infinity) return { kind: 'sky' };
   const point = {
     eastM: from.eastM + distanceM * dx,
@@ -146,7 +151,9 @@ export function castRay({
     heightM: from.heightM + slope * distanceM,
   };
   const isMirror =
-    met === null && elevationDeg > -MIRROR_UNDER_DEG && waters.some((water) => isStrictlyInside(water, point.eastM, point.northM));
+    first === null &&
+    elevationDeg > -MIRROR_UNDER_DEG &&
+    waters.some((water) => isStrictlyInside(water, point.eastM, point.northM));
   if (isMirror) return { kind: 'water' };
-  return met === null ? { kind: 'ground', point: { ...point, heightM: groundM } } : met.hit(point);
+  return first === null ? { kind: 'ground', point: { ...point, heightM: groundM } } : first.hit(point);
 }

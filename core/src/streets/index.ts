@@ -18,7 +18,6 @@ export {
   finish,
   HORIZON_BEARINGS,
   type Horizons,
-  horizonSteps,
   isOpen,
   type SkyDirection,
   skyDirection,
@@ -26,7 +25,8 @@ export {
   type SpotPoint,
   uprightSkyShareOf,
 } from './horizon.js';
-export { creepMPerMin, CREEP_OVER_MIN, largestPatch, largestSquareM, type LitPatch } from './patch.js';
+export { horizonSteps, twoHorizonSteps } from './measureHorizon.js';
+export { borderM, creepMPerMin, CREEP_OVER_MIN, largestPatch, largestSquareM, type LitPatch } from './patch.js';
 export { sectionBuildings, type StreetSection } from './section.js';
 export { type Outline, shadowPolygons } from './shadowPolygons.js';
 export {

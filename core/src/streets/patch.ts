@@ -103,10 +103,19 @@ export function borderM(lit: Uint8Array, counts: Uint8Array): number {
 
 export const CREEP_OVER_MIN = 10;
 
-/** How fast the shadow's edge moves: area changed ÷ mean length of the border ÷ minutes, m/min; 0 without a border. */
-export function creepMPerMin(now: Uint8Array, later: Uint8Array, counts: Uint8Array): number {
+/**
+ * How fast the shadow's edge moves: area changed ÷ mean length of the border ÷ minutes, m/min; 0 without a border. The lengths
+ * of the two borders may be given where they are known.
+ */
+export function creepMPerMin(
+  now: Uint8Array,
+  later: Uint8Array,
+  counts: Uint8Array,
+  bordersM: readonly [now: number, later: number] = [borderM(now, counts), borderM(later, counts)],
+): number {
+  const meanBorderM = (bordersM[0] + bordersM[1]) / 2;
+  if (meanBorderM === 0) return 0;
   let changed = 0;
   for (let cell = 0; cell < GRID_CELLS; cell++) if (counts[cell] === 1 && now[cell] !== later[cell]) changed++;
-  const meanBorderM = (borderM(now, counts) + borderM(later, counts)) / 2;
-  return meanBorderM === 0 ? 0 : (changed * CELL_M ** 2) / meanBorderM / CREEP_OVER_MIN;
+  return (changed * CELL_M ** 2) / meanBorderM / CREEP_OVER_MIN;
 }

@@ -17,14 +17,15 @@ import {
   type BearingMask,
   EVERY_BEARING,
   finish,
+  HORIZON_BEARINGS,
   type Horizons,
-  horizonSteps,
   isOpen,
   type SkyDirection,
   skyDirection,
   skyShareOf,
   type SpotPoint,
 } from './horizon.js';
+import { horizonSteps, twoHorizonSteps } from './measureHorizon.js';
 import { largestPatch, largestSquareM, type LitPatch } from './patch.js';
 import { sunBearings } from './sunBearings.js';
 import type { Outline } from './shadowPolygons.js';
@@ -74,6 +75,22 @@ interface Layers {
   readonly crowns: Horizons | null;
 }
 
+/** Layers of the ground's cells, with the walls' tenths once more bearing by bearing: a minute asks all cells at one. */
+interface CellLayers extends Layers {
+  readonly tenthsByBearing: Uint16Array;
+}
+
+function byBearing(layers: Layers, count: number): CellLayers {
+  const { groundTenths } = layers.walls;
+  const tenthsByBearing = new Uint16Array(groundTenths.length);
+  for (let cell = 0; cell < count; cell++) {
+    for (let bearing = 0; bearing < HORIZON_BEARINGS; bearing++) {
+      tenthsByBearing[bearing * count + cell] = groundTenths[cell * HORIZON_BEARINGS + bearing] as number;
+    }
+  }
+  return { ...layers, tenthsByBearing };
+}
+
 /** A stop's surroundings, measured once: every later minute is a look-up. */
 export interface MeasuredSite {
   readonly camera: Camera;
@@ -81,8 +98,8 @@ export interface MeasuredSite {
   readonly seen: Uint8Array;
   /** Numbers of the seen cells; horizon k of the two layers below is that of cell `cells[k]`. */
   readonly cells: Int16Array;
-  readonly ground: Layers;
-  readonly standing: Layers;
+  readonly ground: CellLayers;
+  readonly standing: CellLayers;
   /** The subject's spot at 1.6 m, the ground there, the eye. */
   readonly spots: Layers;
   readonly skyShare: number;
@@ -112,6 +129,21 @@ function* layerSteps(
 ): Generator<number, Layers> {
   const walls = yield* horizonSteps(points, prisms, mask);
   return { walls, crowns: crowns.length === 0 ? null : yield* horizonSteps(points, crowns, mask) };
+}
+
+/** The same of the ground and of faces over it. */
+function* twoLayerSteps(
+  points: readonly SpotPoint[],
+  prisms: readonly Prism[],
+  crowns: readonly Prism[],
+  mask: BearingMask,
+): Generator<number, readonly [ground: Layers, standing: Layers]> {
+  const [low, high] = yield* twoHorizonSteps(points, STANDING_M, prisms, mask);
+  const [lowCrowns, highCrowns] = crowns.length === 0 ? [null, null] : yield* twoHorizonSteps(points, STANDING_M, crowns, mask);
+  return [
+    { walls: low, crowns: lowCrowns },
+    { walls: high, crowns: highCrowns },
+  ];
 }
 
 /** A generator's shares of its own work as shares of the whole. */
@@ -182,18 +214,15 @@ export function* measureSteps(site: Site, look: SiteMeasure): Generator<number, 
   const face = look.looksFor === 'face' ? yield* between(0.2, 0.3, faceSteps(camera, prisms, mask)) : null;
   const seen = seenCells(camera, prisms);
   const cells = Int16Array.from({ length: GRID_CELLS }, (_, cell) => cell).filter((cell) => seen[cell] === 1);
-  const seenPoints = (aboveGroundM: number): SpotPoint[] => {
-    const all = gridPoints(camera, aboveGroundM);
-    return Array.from(cells, (cell) => all[cell] as SpotPoint);
-  };
-  const standing = yield* between(0.3, 0.65, layerSteps(seenPoints(STANDING_M), prisms, crowns, mask));
-  const ground = yield* between(0.65, 1, layerSteps(seenPoints(0), prisms, crowns, mask));
+  const all = gridPoints(camera, 0);
+  const onGround = Array.from(cells, (cell) => all[cell] as SpotPoint);
+  const [ground, standing] = yield* between(0.3, 1, twoLayerSteps(onGround, prisms, crowns, mask));
   return {
     camera,
     seen,
     cells,
-    ground,
-    standing,
+    ground: byBearing(ground, cells.length),
+    standing: byBearing(standing, cells.length),
     spots,
     skyShare: skyShareOf(spots.walls, SPOT),
     walls,
@@ -244,10 +273,14 @@ function sunShareAt({ walls, crowns }: Layers, point: number, direction: SkyDire
 }
 
 /** 1 for the seen cells that the sun reaches in a layer, into `lit`; how many. */
-function litCells(cells: Int16Array, layers: Layers, direction: SkyDirection, crownShare: number, lit: Uint8Array): number {
+function litCells(cells: Int16Array, layers: CellLayers, direction: SkyDirection, crownShare: number, lit: Uint8Array): number {
   lit.fill(0);
   let count = 0;
+  const { tenthsByBearing } = layers;
+  const first = direction.bearing * cells.length;
+  const { tenths } = direction;
   for (let k = 0; k < cells.length; k++) {
+    if (tenths < (tenthsByBearing[first + k] as number)) continue;
     if (sunShareAt(layers, k, direction, crownShare) < LIT_FROM) continue;
     lit[cells[k] as number] = 1;
     count++;
@@ -260,6 +293,22 @@ function countOf(cells: Uint8Array): number {
 }
 
 const standingLit = new Uint8Array(GRID_CELLS);
+
+/** The last pattern of lit cells and what it comes to: it stays for many minutes in a row. */
+const lastPattern = { lit: new Uint8Array(GRID_CELLS), travelAngleDeg: NaN, squareM: 0, patch: null as LitPatch | null };
+
+function patternOf(lit: Uint8Array, travelAngleDeg: number): Pick<SiteSight, 'squareM' | 'patch'> {
+  let isSame = lastPattern.travelAngleDeg === travelAngleDeg;
+  for (let cell = 0; isSame && cell < GRID_CELLS; cell++) isSame = lit[cell] === lastPattern.lit[cell];
+  if (!isSame) {
+    lastPattern.lit.set(lit);
+    lastPattern.travelAngleDeg = travelAngleDeg;
+    lastPattern.squareM = largestSquareM(lit);
+    lastPattern.patch = largestPatch(lit, travelAngleDeg);
+  }
+  return lastPattern;
+}
+
 const NO_SUN: SiteSight = {
   surroundings: { skyShare: 1, wallIncidence: 0, wallSkyShare: 0, groundLitShare: 0 },
   wallsLitShare: 0,
@@ -299,6 +348,7 @@ export function sightAt(
   let zoneLit = 0;
   for (let cell = 0; cell < GRID_CELLS; cell++) zoneLit += (standingLit[cell] as number) & (zone[cell] as number);
   const sunAt = (point: number): number => sunShareAt(scene.spots, point, direction, crownShare);
+  const { squareM, patch } = patternOf(standingLit, scene.travelAngleDeg);
   const { litShare: wallsLitShare, wallIncidence } = lightOnWalls(scene.walls, sun, direction);
   return {
     surroundings: { skyShare, wallSkyShare, wallIncidence, groundLitShare: groundCount / seenCount },
@@ -308,8 +358,8 @@ export function sightAt(
     eyeSun: sunAt(EYE),
     litShare: standingCount / seenCount,
     zoneLitShare: zoneCount === 0 ? null : zoneLit / zoneCount,
-    squareM: largestSquareM(standingLit),
-    patch: largestPatch(standingLit, scene.travelAngleDeg),
+    squareM,
+    patch,
   };
 }
 

@@ -11,6 +11,14 @@ const MARGIN = 3;
  * tan A and sin h from declination and hour angle, the usual spherical triangle.
  */
 export function sunBearings(latitude: number): BearingMask {
+  if (latest?.latitude !== latitude) latest = { latitude, mask: masked(latitude) };
+  return latest.mask;
+}
+
+/** A walk's stops lie at one latitude. */
+let latest: { readonly latitude: number; readonly mask: BearingMask } | null = null;
+
+function masked(latitude: number): BearingMask {
   const mask = new Uint8Array(HORIZON_BEARINGS);
   const [sinPlace, cosPlace] = [Math.sin(latitude * RAD), Math.cos(latitude * RAD)];
   for (let declination = -MOST_DECLINATION_DEG; declination <= MOST_DECLINATION_DEG; declination += 0.5) {

@@ -5,12 +5,12 @@ import {
   EVERY_BEARING,
   HORIZON_BEARINGS,
   type Horizons,
-  horizonSteps,
   isOpen,
   type SkyDirection,
   type SpotPoint,
   uprightSkyShareOf,
 } from './horizon.js';
+import { horizonSteps } from './measureHorizon.js';
 
 const RAD = Math.PI / 180;
 const RINGS = 6;
@@ -35,32 +35,43 @@ export interface WallsSeen {
 /** sin² of the ring's height is its share of what a level plate gets from an even sky. */
 const ringDeg = (ring: number): number => Math.asin(Math.sqrt((ring + 0.5) / RINGS)) / RAD;
 
-/** The bearings that lie in front of a wall: of the others no light reaches it. */
-function maskBefore(normalDeg: number): BearingMask {
-  return EVERY_BEARING.map((_, bearing) => (Math.cos(((bearing * 360) / HORIZON_BEARINGS - normalDeg) * RAD) > -0.01 ? 1 : 0));
+/** The bearings that lie in front of a wall: of the others no light reaches it. One mask for all walls that face alike. */
+function masksBefore(): (normalDeg: number) => BearingMask {
+  const known = new Map<number, BearingMask>();
+  return (normalDeg) => {
+    const mask =
+      known.get(normalDeg) ??
+      EVERY_BEARING.map((_, bearing) => (Math.cos(((bearing * 360) / HORIZON_BEARINGS - normalDeg) * RAD) > -0.01 ? 1 : 0));
+    known.set(normalDeg, mask);
+    return mask;
+  };
+}
+
+interface PlaceMet {
+  readonly point: SpotPoint;
+  /** Null for the ground. */
+  readonly normalDeg: number | null;
 }
 
 /**
  * Horizons of places: of a wall's, all in front of it, because its light is that of the sky before it as well as of the
- * sun; of the ground's (`normalDeg` null), where the sun ever stands.
+ * sun; of the ground's, where the sun ever stands.
  */
-export function* placeSteps(
-  points: readonly { readonly point: SpotPoint; readonly normalDeg: number | null }[],
-  prisms: readonly Prism[],
-  sunMask: BearingMask,
-): Generator<number, Places> {
-  const groundTenths = new Uint16Array(points.length * HORIZON_BEARINGS);
-  const hanging: (Int16Array | null)[] = [];
-  const skyShares = new Float32Array(points.length);
-  for (let k = 0; k < points.length; k++) {
-    const { point, normalDeg } = points[k] as { point: SpotPoint; normalDeg: number | null };
-    const one = yield* horizonSteps([point], prisms, normalDeg === null ? sunMask : maskBefore(normalDeg));
-    groundTenths.set(one.groundTenths, k * HORIZON_BEARINGS);
-    hanging.push(one.hanging[0] ?? null);
-    if (normalDeg !== null) skyShares[k] = uprightSkyShareOf(one, 0, normalDeg);
-    if (k % 16 === 15) yield k / points.length;
-  }
-  return { horizons: { groundTenths, hanging }, skyShares };
+export function* placeSteps(met: readonly PlaceMet[], prisms: readonly Prism[], sunMask: BearingMask): Generator<number, Places> {
+  const before = masksBefore();
+  const maskOf = (k: number): BearingMask => {
+    const { normalDeg } = met[k] as PlaceMet;
+    return normalDeg === null ? sunMask : before(normalDeg);
+  };
+  const horizons = yield* horizonSteps(
+    met.map(({ point }) => point),
+    prisms,
+    maskOf,
+  );
+  const skyShares = Float32Array.from(met, ({ normalDeg }, k) =>
+    normalDeg === null ? 0 : uprightSkyShareOf(horizons, k, normalDeg),
+  );
+  return { horizons, skyShares };
 }
 
 export function* wallsSeenSteps(
