@@ -468,6 +468,7 @@ export {
 } from './formats/archive/collections.js';
 export { LONGEST_NAME, MOST_CORNERS_IN_ALL } from './formats/archive/limits.js';
 export { DEFAULT_SETTINGS, type Settings } from './formats/archive/settings.js';
+export { shippedArchive } from './formats/archive/shipped.js';
 export {
   districtOf,
   halfFieldDeg,

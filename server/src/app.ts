@@ -6,7 +6,7 @@ import helmet from 'helmet';
 
 const YEAR_S = 31_536_000;
 /** Names that the build stamps with a hash of their contents: `chunk-3GQWSCDJ.js`, `media/x-AB12CD34.woff2`. */
-const HASHED = /-[A-Z0-9]{8}\.(?:js|css|woff2)(?:\.(?:br|gz))?$/;
+const HASHED = /-[A-Z0-9]{8}\.(?:js|css|woff2|png|svg|jpg|webp)(?:\.(?:br|gz))?$/;
 
 /** A room of the app: plain words between slashes. Anything else is no address of ours. */
 const ROOM = /^(?:\/[A-Za-z0-9-]+)*\/?$/;
@@ -15,9 +15,10 @@ const ROOM = /^(?:\/[A-Za-z0-9-]+)*\/?$/;
 const contentSecurityPolicy = {
   useDefaults: false,
   directives: {
-    defaultSrc: ["'self'"],
+    defaultSrc: ["'none'"],
     scriptSrc: ["'self'"],
     styleSrc: ["'self'", "'unsafe-inline'"],
+    styleSrcAttr: ["'none'"],
     imgSrc: ["'self'", 'data:', 'blob:'],
     fontSrc: ["'self'"],
     connectSrc: ["'self'"],

@@ -3,10 +3,10 @@ import { createServer } from 'node:http';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app.js';
-import { readPort } from './port.js';
+import { endWithin, limitWaiting } from './connections.js';
+import { readHost, readPort } from './port.js';
 
-/** Loopback unless told otherwise: what is on this machine stays on it. */
-const host = process.env['HOST'] ?? '127.0.0.1';
+const host = readHost(process.env['HOST']);
 const buildFolder = resolve(dirname(fileURLToPath(import.meta.url)), '../../app/dist/browser');
 
 function stop(sentence: string): never {
@@ -19,6 +19,7 @@ if (port === null) stop(`PORT must be a whole number from 0 to 65535, got "${pro
 if (!existsSync(join(buildFolder, 'index.html'))) stop('There is no build to serve yet: run npm run build first.');
 
 const server = createServer(createApp(buildFolder));
+limitWaiting(server);
 server.on('error', (error: NodeJS.ErrnoException) => {
   if (error.code === 'EADDRINUSE')
     stop(`Port ${port} is taken by another program: set PORT to a free one, as in PORT=4311 npm start.`);
@@ -30,4 +31,7 @@ server.listen(port, host, () => {
   const actual = typeof address === 'object' && address !== null ? address.port : port;
   process.stdout.write(`Roam Dial is on http://${host}:${actual}\n`);
 });
-for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => server.close(() => process.exit(0)));
+const ENDS_WITHIN_MS = 2500;
+for (const signal of ['SIGINT', 'SIGTERM'] as const) {
+  process.on(signal, () => void endWithin(server, ENDS_WITHIN_MS).then(() => process.exit(0)));
+}

@@ -1,12 +1,13 @@
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import type { AddressInfo } from 'node:net';
+import { type AddressInfo, connect } from 'node:net';
 import type { Server } from 'node:http';
 import { request } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { brotliCompressSync } from 'node:zlib';
 import { createApp } from './app.js';
-import { readPort } from './port.js';
+import { endWithin } from './connections.js';
+import { readHost, readPort } from './port.js';
 
 let folder: string;
 let server: Server;
@@ -38,6 +39,7 @@ beforeAll(async () => {
   writeFileSync(join(build, 'index.html'), '<title>Roam Dial</title>');
   writeFileSync(join(build, 'chunk-ABCD1234.js'), 'x');
   writeFileSync(join(build, 'chunk-ABCD1234.js.br'), brotliCompressSync('x'));
+  writeFileSync(join(build, 'media', 'marker-ABCD1234.png'), 'x');
   writeFileSync(join(build, 'ngsw.json'), '{}');
   writeFileSync(join(build, '.hidden'), 'hidden');
   server = createApp(build).listen(0, '127.0.0.1');
@@ -92,7 +94,8 @@ describe('headers', () => {
   it('carries a strict policy without eval or foreign origins', async () => {
     const { headers } = await ask('/walk');
     const policy = String(headers['content-security-policy']);
-    expect(policy).toContain("default-src 'self'");
+    expect(policy).toContain("default-src 'none'");
+    expect(policy).toContain("style-src-attr 'none'");
     expect(policy).toContain("script-src 'self';");
     expect(policy).not.toMatch(/unsafe-eval|https?:|\*/);
     expect(headers['x-content-type-options']).toBe('nosniff');
@@ -109,8 +112,36 @@ describe('headers', () => {
 
   it('keeps hashed files for good and asks again for the rest', async () => {
     expect((await ask('/chunk-ABCD1234.js')).headers['cache-control']).toContain('immutable');
+    expect((await ask('/media/marker-ABCD1234.png')).headers['cache-control']).toContain('immutable');
     expect((await ask('/ngsw.json')).headers['cache-control']).toBe('no-cache');
     expect((await ask('/walk')).headers['cache-control']).toBe('no-cache');
+  });
+});
+
+describe('the host', () => {
+  it.each([
+    [undefined, '127.0.0.1'],
+    ['', '127.0.0.1'],
+    ['  ', '127.0.0.1'],
+    ['0.0.0.0', '0.0.0.0'],
+  ])('%j is %j', (text, expected) => expect(readHost(text)).toBe(expected));
+});
+
+describe('the end', () => {
+  it('comes in time, whoever holds a connection open without asking, or asks by halves', async () => {
+    const own = createApp(join(folder, 'build')).listen(0, '127.0.0.1');
+    await new Promise((resolve) => own.on('listening', resolve));
+    const at = (own.address() as AddressInfo).port;
+    const silent = connect(at, '127.0.0.1');
+    const half = connect(at, '127.0.0.1');
+    await Promise.all([silent, half].map((socket) => new Promise((resolve) => socket.on('connect', resolve))));
+    half.write('GET /walk HTTP/1.1\r\nHost: x\r\n');
+    const closed = Promise.all([silent, half].map((socket) => new Promise((resolve) => socket.on('close', resolve))));
+    for (const socket of [silent, half]) socket.on('error', () => undefined);
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    await endWithin(own, 200);
+    await closed;
+    expect(own.listening).toBe(false);
   });
 });
 
@@ -123,5 +154,8 @@ describe('the port', () => {
     ['70000', null],
     ['http', null],
     ['1.5', null],
+    ['0x10', null],
+    ['1e3', null],
+    [' 8080 ', 8080],
   ])('%j is %j', (text, expected) => expect(readPort(text)).toBe(expected));
 });

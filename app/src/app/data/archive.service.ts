@@ -1,16 +1,11 @@
 import { Injectable } from '@angular/core';
-import type { Archive } from '@roam-dial/core';
+import { type Archive, shippedArchive } from '@roam-dial/core';
 import type { ReadArchive } from '@roam-dial/core/formats';
 import { demoOn } from './demo';
 
 /** Reads archives. The reader with its schemas is a chunk of its own, loaded when the first file comes. */
 @Injectable({ providedIn: 'root' })
 export class ArchiveService {
-  async read(text: string): Promise<ReadArchive> {
-    const { readArchive } = await import('@roam-dial/core/formats');
-    return readArchive(text);
-  }
-
   async readFile(file: File): Promise<ReadArchive> {
     const { LARGEST_ARCHIVE_BYTES, readArchive } = await import('@roam-dial/core/formats');
     // A file past the limit is refused by its size, unread.
@@ -22,12 +17,10 @@ export class ArchiveService {
     return readArchive(await file.text());
   }
 
-  /** The demo that ships with the program, through the reader that users have. */
+  /** The demo that ships with the program. */
   async demo(today: Date): Promise<Archive> {
     const response = await fetch('demo.json');
     if (!response.ok) throw new Error(`the demo could not be loaded (HTTP ${response.status})`);
-    const read = await this.read(await response.text());
-    if (!read.ok) throw new Error(`the demo could not be read: ${read.message} ${read.problems.join('; ')}`);
-    return demoOn(read.archive, today);
+    return demoOn(shippedArchive(await response.text()), today);
   }
 }

@@ -1,4 +1,7 @@
-import type { LightWindow, StopDay } from '@roam-dial/core';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { ARCHIVE_VERSION, type LightWindow, shippedArchive, type StopDay } from '@roam-dial/core';
+import { readArchive } from '@roam-dial/core/formats';
 import { demoDay, demoWorkspace } from '../../testing/demo';
 
 const WORKSPACE = demoWorkspace();
@@ -37,6 +40,14 @@ const SHEET: Readonly<Record<string, readonly Expected[]>> = {
 
 /** Two minutes for the horizon's half degree, one for the hand's slide rule. */
 const WITHIN_MIN = 3;
+
+describe('the demo’s file', () => {
+  it('is of this version, and the same through the reader that holds it to its schemas', () => {
+    const text = readFileSync(join(__dirname, '../../../public/demo.json'), 'utf8');
+    expect((JSON.parse(text) as { version: number }).version).toBe(ARCHIVE_VERSION);
+    expect(readArchive(text)).toEqual({ ok: true, archive: shippedArchive(text) });
+  });
+});
 
 describe('the demo town', () => {
   it('has about 150 buildings with heights, and every stop among them', () => {

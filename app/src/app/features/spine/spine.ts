@@ -1,8 +1,16 @@
-import { type CdkDragDrop, DragDropModule } from '@angular/cdk/drag-drop';
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import {
+  afterRenderEffect,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  type ElementRef,
+  inject,
+  Injector,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import { MatMenuModule } from '@angular/material/menu';
 import { INTENT_NAMES, type Stop, walkLegs } from '@roam-dial/core';
 import { AppActions } from '../../state/app-actions';
 import { CardStore } from '../../state/card.store';
@@ -10,11 +18,13 @@ import { DaysStore } from '../../state/days.store';
 import { SelectionStore } from '../../state/selection.store';
 import { WordingStore } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
+import { type MenuEntry, SpineMenu } from './spine-menu';
+import { makeSortable, type Sortable } from './sortable';
 
 /** The walk as a line: its stops in order with the legs between; adding, dropping and reordering happens here. */
 @Component({
   selector: 'rd-spine',
-  imports: [DragDropModule, MatButtonModule, MatMenuModule],
+  imports: [MatButtonModule, SpineMenu],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './spine.html',
   styleUrl: './spine.scss',
@@ -26,6 +36,17 @@ export class Spine {
   private readonly days = toSignal(inject(DaysStore).days$);
   private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
   private readonly wording = inject(WordingStore).wording;
+
+  private readonly injector = inject(Injector);
+  private readonly list = viewChild.required<ElementRef<HTMLElement>>('list');
+  private sortable: Promise<Sortable> | null = null;
+
+  constructor() {
+    afterRenderEffect(() => {
+      this.lines();
+      void this.sortable?.then((sortable) => sortable.renew());
+    });
+  }
 
   protected readonly walks = computed(() => this.workspace()?.walks ?? []);
   protected readonly walk = computed(() => this.focus()?.walk ?? null);
@@ -79,8 +100,49 @@ export class Spine {
     this.selection.selectWalk(walkId);
   }
 
-  protected drop({ previousIndex, currentIndex }: CdkDragDrop<unknown>): void {
-    this.actions.moveStop({ walk: this.walk() }, previousIndex, currentIndex);
+  /** The one menu that is open: about the walk, or about a stop by its id. */
+  protected readonly menu = signal<{ readonly about: string; readonly entries: readonly MenuEntry[] } | null>(null);
+  private openedFrom: HTMLElement | null = null;
+
+  protected openMenu(about: string, entries: readonly MenuEntry[], from: HTMLElement): void {
+    this.openedFrom = from;
+    this.menu.set({ about, entries });
+  }
+
+  protected closeMenu(): void {
+    this.menu.set(null);
+    this.openedFrom?.focus();
+  }
+
+  protected walkEntries(): readonly MenuEntry[] {
+    const walk = this.walk();
+    const others = this.walks().map(({ id, name }): MenuEntry => ({ label: name, run: () => this.selectWalk(id) }));
+    if (walk === null) return others;
+    return [
+      ...others,
+      { label: 'New walk', run: () => this.actions.startWalk(), isFirstOfGroup: true },
+      { label: 'Duplicate this walk', run: () => this.actions.duplicateWalk(walk) },
+      { label: 'Remove this walk', run: () => this.actions.removeWalk(walk) },
+      { label: 'Bring the demo back', run: () => this.actions.bringDemoBack() },
+    ];
+  }
+
+  protected stopEntries(stop: Stop, k: number): readonly MenuEntry[] {
+    const walk = this.walk();
+    const isLast = k === (walk?.stops.length ?? 0) - 1;
+    return [
+      { label: 'Move up', run: () => this.actions.moveStop({ walk }, k, k - 1), isDisabled: k === 0 },
+      { label: 'Move down', run: () => this.actions.moveStop({ walk }, k, k + 1), isDisabled: isLast },
+      { label: 'Duplicate', run: () => this.actions.duplicateStop(stop) },
+      { label: 'Remove', run: () => this.actions.removeStop(stop) },
+    ];
+  }
+
+  /** The first reach for the list makes it sortable. */
+  protected reach(): void {
+    this.sortable ??= makeSortable(this.list().nativeElement, this.injector, (from, to) =>
+      this.actions.moveStop({ walk: this.walk() }, from, to),
+    );
   }
 
   protected press(event: KeyboardEvent, index: number): void {
