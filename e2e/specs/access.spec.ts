@@ -4,6 +4,8 @@ import { expect, test } from '../fixtures/test.js';
 
 async function expectNoViolations(page: Page, where: string): Promise<void> {
   const { violations } = await new AxeBuilder({ page })
+    // Passes are counted for nothing here, and telling them is most of the work.
+    .options({ resultTypes: ['violations'] })
     .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
     .analyze();
   const told = violations.map(
@@ -24,7 +26,7 @@ for (const theme of ['light', 'night'] as const) {
     await app.choose('Orrel Steps');
     await app.card.getByRole('button', { name: 'Why this shutter?' }).click();
     await expectNoViolations(page, 'walk');
-    await app.fill('Sharp from', 'nonsense');
+    await app.fill('From', 'nonsense');
     await expectNoViolations(page, 'walk with an error');
     await app.room('Kit');
     await expectNoViolations(page, 'kit, a body');

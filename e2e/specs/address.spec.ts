@@ -45,8 +45,8 @@ test('two tabs agree', async ({ app, context }) => {
   const other = new AppPage(await context.newPage());
   await other.open('/walk?walk=demo-walk&stop=vessen');
   await app.choose('Vessen Hall');
-  await app.fill('Sharp from', '3 m');
-  await expect(other.field('Sharp from')).toHaveValue('3 m');
+  await app.fill('From', '3 m');
+  await expect(other.field('From')).toHaveValue('3 m');
   await other.field('Name of the stop').fill('Vessen Hall, east door');
   await expect(app.stop('Vessen Hall, east door')).toBeVisible();
 });

@@ -38,7 +38,7 @@ test('a walk from nothing to its card by keyboard alone', async ({ app }) => {
   await page.keyboard.press('ArrowUp');
   await expect(app.stop('By the well')).toContainText('15:10');
   await expect(app.stop('By the well')).toContainText('Light pool');
-  await expect(app.field('Sharp from')).toHaveValue('2.2 m');
+  await expect(app.field('From')).toHaveValue('2.2 m');
   await expect(app.number('aperture')).toHaveText(/^f\//);
   await expect(app.number('meter')).toHaveText(/^−1/);
 });

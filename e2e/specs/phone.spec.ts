@@ -64,9 +64,9 @@ for (const height of [844, 664]) {
       await app.expectStops(8);
       await app.stop('Orrel Steps').tap();
       await expect(page.getByText(/Light windows at Orrel Steps/)).toBeAttached();
-      await app.field('Sharp from').fill('1.8m');
-      await app.field('Sharp from').press('Enter');
-      await expect(app.field('Sharp from')).toHaveValue('1.8 m');
+      await app.field('From').fill('1.8m');
+      await app.field('From').press('Enter');
+      await expect(app.field('From')).toHaveValue('1.8 m');
       await app.room('Kit');
       await expect(app.field('Name')).toHaveValue('Small body');
       await expect(page.locator('body')).toHaveJSProperty('scrollWidth', 390);

@@ -16,17 +16,17 @@ test('a new kit and walk by mouse, and a card that follows every change', async 
   await page.getByRole('main').getByRole('button', { name: 'Add the first stop' }).click();
   await app.field('Name of the stop').fill('Corner');
   await app.field('Lens').selectOption({ label: 'Short one' });
-  await app.fill('Sharp from', '2 m');
+  await app.fill('From', '2 m');
   await app.fill('to', '5');
   await app.fill('give or take', '25'); // of the zone: the first such field
   await expect(app.stop('Corner')).toBeVisible();
   // Sheet 2's zone and walkers, on the same lens and frame.
   await app.expectNumbers({ aperture: 'f/7.1', focus: '3 m', shutter: '1/500' });
 
-  await app.field('Sharp from').press('ArrowUp');
-  await expect(app.field('Sharp from')).toHaveValue('2.1 m');
+  await app.field('From').press('ArrowUp');
+  await expect(app.field('From')).toHaveValue('2.1 m');
   await page.getByRole('button', { name: 'Sharp from: more' }).click();
-  await expect(app.field('Sharp from')).toHaveValue('2.2 m');
+  await expect(app.field('From')).toHaveValue('2.2 m');
   await page.getByRole('button', { name: 'Arrive: less' }).click();
   await expect(app.stop('Corner')).toContainText('08:55');
   await app.field('Intent').selectOption({ label: 'Silhouette' });
@@ -35,14 +35,14 @@ test('a new kit and walk by mouse, and a card that follows every change', async 
 
 test('typing nonsense is refused on the spot and what was typed stays', async ({ app }) => {
   await app.choose('Vessen Hall');
-  await app.fill('Sharp from', 'near the lamp');
-  await expect(app.field('Sharp from')).toHaveValue('near the lamp');
+  await app.fill('From', 'near the lamp');
+  await expect(app.field('From')).toHaveValue('near the lamp');
   await expect(app.page.getByRole('alert')).toContainText('“near the lamp” is not a distance; try 2 m, 6 ft');
-  await app.fill('Sharp from', '7 m');
+  await app.fill('From', '7 m');
   await expect(app.page.getByRole('alert')).toContainText('must be nearer than the far end');
   await app.expectNumbers({ aperture: 'f/7.1', focus: '3 m' });
-  await app.field('Sharp from').press('Escape');
-  await expect(app.field('Sharp from')).toHaveValue('2 m');
+  await app.field('From').press('Escape');
+  await expect(app.field('From')).toHaveValue('2 m');
 });
 
 test('stops are dragged, moved, duplicated, removed, undone and redone', async ({ app }) => {
@@ -129,8 +129,8 @@ test('metres and feet, thirds and halves, 24 and 12 hours', async ({ app }) => {
   await dialog.getByRole('button', { name: 'Close' }).click();
   await app.expectNumbers({ focus: '9\'10"' }); // 3 m = 118.1 in
   await expect(app.card).toContainText('10:15 am to 11:30 am');
-  await app.fill('Sharp from', '6ft');
-  await expect(app.field('Sharp from')).toHaveValue('6 ft');
+  await app.fill('From', '6ft');
+  await expect(app.field('From')).toHaveValue('6 ft');
   await app.room('Kit');
   await app.field('Marked in').selectOption({ label: 'halves' });
   await expect(app.number('shutter')).toHaveText('1/500');

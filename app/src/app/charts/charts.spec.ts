@@ -9,6 +9,7 @@ const row = (over: Partial<WalkRow>): WalkRow => ({
   name: 'S',
   arriveMin: 600,
   leaveMin: 630,
+  isMeasured: true,
   alongM: 0,
   walkMin: 10,
   windows: [],

@@ -92,7 +92,7 @@ export class StreetPlan {
 
   constructor() {
     afterNextRender(() => this.open());
-    inject(DestroyRef).onDestroy(() => this.map()?.remove());
+    inject(DestroyRef).onDestroy(() => this.close());
     this.draws(this.layers.ground, () => this.groundLayers());
     this.draws(this.layers.shadows, () => this.shadowLayers());
     this.draws(this.layers.light, () => this.lightLayers());
@@ -130,6 +130,16 @@ export class StreetPlan {
         this.stopMoved.emit({ id: selected.id, eastM: latlng.lng, northM: latlng.lat });
     });
     this.map.set(map);
+  }
+
+  /** Layers before what draws them: a sheet that is asked to redraw after its canvas is gone would fail. */
+  private close(): void {
+    const map = this.map();
+    if (map === null) return;
+    this.map.set(null);
+    for (const layer of Object.values(this.layers)) layer.clearLayers();
+    for (const renderer of this.renderers.values()) renderer.remove();
+    map.remove();
   }
 
   /** Redraws one group when what it shows changes, and when the theme does. */

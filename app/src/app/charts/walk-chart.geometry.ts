@@ -1,6 +1,8 @@
 import { line } from 'd3-shape';
 
 export interface WalkRow {
+  /** Whether its windows are known; until then there are none. */
+  readonly isMeasured: boolean;
   readonly stopId: string;
   readonly name: string;
   readonly arriveMin: number;

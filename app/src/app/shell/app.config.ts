@@ -3,16 +3,23 @@ import {
   isDevMode,
   provideBrowserGlobalErrorListeners,
   provideZonelessChangeDetection,
+  inject,
 } from '@angular/core';
-import { provideRouter } from '@angular/router';
+import { provideRouter, withNavigationErrorHandler } from '@angular/router';
 import { provideServiceWorker } from '@angular/service-worker';
+import { WorkspaceStore } from '../state/workspace.store';
 import { routes } from './routes';
+
+/** A room is loaded when it is entered first; where that fails, one stays where one is and is told. */
+function tellWhatCannotBeLoaded(): void {
+  inject(WorkspaceStore).tell('This room could not be loaded: try again when there is a network, or reload the page.');
+}
 
 export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
     provideBrowserGlobalErrorListeners(),
-    provideRouter(routes),
+    provideRouter(routes, withNavigationErrorHandler(tellWhatCannotBeLoaded)),
     provideServiceWorker('ngsw-worker.js', {
       enabled: !isDevMode(),
       registrationStrategy: 'registerWhenStable:10000',

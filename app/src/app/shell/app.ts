@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
@@ -12,6 +12,7 @@ import { WorkspaceStore } from '../state/workspace.store';
 import { phoneLayout } from '../state/phone-layout';
 import { asideSentence } from './aside-sentence';
 import { Overlays } from './overlays';
+import { Updates } from './updates';
 
 /** The frame: spine, rooms, dial card; a bottom bar in the hand. */
 @Component({
@@ -34,6 +35,8 @@ export class App {
   protected readonly onlyInMemory = toSignal(this.store.onlyInMemory$, { initialValue: null });
   protected readonly aside = toSignal(this.store.aside$, { initialValue: [] });
   protected readonly asideWords = computed(() => asideSentence(this.aside()));
+  protected readonly isUpdateReady = signal(false);
+  private readonly updates = inject(Updates);
   protected readonly isPhone = phoneLayout();
   private readonly room = toSignal(inject(SelectionStore).room$, { initialValue: '' });
   private readonly settings = computed(() => this.workspace()?.settings ?? DEFAULT_SETTINGS);
@@ -48,6 +51,7 @@ export class App {
       .subscribe(({ message, offersUndo }) => void this.overlays.notify(message, offersUndo ? () => this.store.undo() : null));
     this.shortcuts.sheetWanted$.pipe(takeUntilDestroyed()).subscribe(() => this.openSheet());
     effect(() => document.documentElement.setAttribute('data-theme', this.settings().theme));
+    this.updates.ready$.pipe(takeUntilDestroyed()).subscribe(() => this.isUpdateReady.set(true));
     void this.store.open();
   }
 
@@ -70,6 +74,10 @@ export class App {
 
   protected saveCopy(): void {
     void this.actions.exportAll();
+  }
+
+  protected takeUpdate(): void {
+    void this.updates.take();
   }
 
   /** What could not be read, as it is stored. */

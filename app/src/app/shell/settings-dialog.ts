@@ -102,10 +102,15 @@ export class SettingsDialog {
     const file = input.files?.[0];
     if (file === undefined) return;
     this.isReading.set(true);
-    const read = await this.actions.importFile(file, this.mode());
-    this.isReading.set(false);
-    this.outcome.set({ ...read, file: file.name });
-    input.value = '';
+    try {
+      this.outcome.set({ ...(await this.actions.importFile(file, this.mode())), file: file.name });
+    } catch (error) {
+      const message = error instanceof Error ? error.message : String(error);
+      this.outcome.set({ ok: false, refusal: 'broken', message, problems: [], file: file.name });
+    } finally {
+      this.isReading.set(false);
+      input.value = '';
+    }
   }
 
   protected async demo(): Promise<void> {

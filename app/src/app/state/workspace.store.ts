@@ -114,6 +114,11 @@ export class WorkspaceStore {
     this.noticeSubject.next({ message, offersUndo: true });
   }
 
+  /** Says something that there is nothing to undo of. */
+  tell(message: string): void {
+    this.noticeSubject.next({ message, offersUndo: false });
+  }
+
   undo(): void {
     const { done, undone } = this.history;
     const last = done.at(-1);
@@ -162,7 +167,7 @@ export class WorkspaceStore {
     if (misfits.length > 0) {
       const message =
         made.length === 0 ? `${sorry}: it has been changed since.` : 'Done, but for what has been changed since elsewhere.';
-      this.noticeSubject.next({ message, offersUndo: false });
+      this.tell(message);
     }
     return made;
   }
@@ -200,7 +205,7 @@ export class WorkspaceStore {
         }
         this.isWholeDue = true;
         const message = 'This browser’s data had been cleared; what you see has been stored again.';
-        this.noticeSubject.next({ message, offersUndo: false });
+        this.tell(message);
       }
     }
   }
@@ -230,7 +235,7 @@ export class WorkspaceStore {
     this.publish();
     if (lost.length > 0) {
       const message = 'What you changed had been removed in another tab; your change is lost.';
-      this.noticeSubject.next({ message, offersUndo: false });
+      this.tell(message);
     }
   }
 

@@ -191,6 +191,9 @@ describe('a forecast of one’s own', () => {
     }
     const percent = readForecast('2027-03-13T09:00;40 %\n2027-03-13T10:00;100 %');
     expect(percent.ok && [percent.cloudByHour[9], percent.cloudByHour[12]]).toEqual([0.4, 1]);
+    // A sign on one row says nothing of the next.
+    const mixed = readForecast('7,40%\n8,0.5');
+    expect(mixed.ok && [mixed.cloudByHour[7], mixed.cloudByHour[8]]).toEqual([0.4, 0.5]);
   });
 
   it.each([
@@ -198,9 +201,12 @@ describe('a forecast of one’s own', () => {
     ['hour,cloud\n25,0.5', 'no hour', 'line 2'],
     ['7,lots', 'no cloud', 'line 1'],
     ['7,-0.2', 'no cloud', 'line 1'],
+    [`7,${'x'.repeat(10_000)}`, 'no cloud', 'line 1'],
+    ['7,0.2\n'.repeat(1500), 'more than 1000 rows', null],
   ])('refuses %j', (text, message, where) => {
     const said = readForecast(text);
     expect(said).toMatchObject({ ok: false, where });
     if (!said.ok) expect(said.message).toContain(message);
+    expect(JSON.stringify(said).length).toBeLessThan(300);
   });
 });

@@ -1,9 +1,13 @@
 import Papa from 'papaparse';
+import { said } from './refusal.js';
 import type { CloudByHour } from '../../light/index.js';
 
 export type ReadForecast =
   | { readonly ok: true; readonly cloudByHour: CloudByHour }
   | { readonly ok: false; readonly message: string; readonly where: string | null };
+
+/** A month by the hour, and more than anybody has a forecast for. */
+const MOST_ROWS = 1000;
 
 /** `7`, `07`, `07:00`, `2027-03-13T07:00`: the hour of the day. */
 function hourOf(text: string): number | null {
@@ -19,10 +23,11 @@ function sharesOf(cells: readonly string[]): (number | null)[] {
     const number = Number(text.replace('%', '').replace(',', '.').trim());
     return text === '' || !Number.isFinite(number) ? null : { number, isPercent: text.includes('%') };
   });
-  const areAllPercent = numbers.some((one) => one !== null && one.number > 1);
+  // A figure over 1 without a sign says that those without one are per cent; what has its sign says nothing of the others.
+  const arePercent = numbers.some((one) => one !== null && !one.isPercent && one.number > 1);
   return numbers.map((one) => {
     if (one === null) return null;
-    const share = one.isPercent || areAllPercent ? one.number / 100 : one.number;
+    const share = one.isPercent || arePercent ? one.number / 100 : one.number;
     return share >= 0 && share <= 1 ? share : null;
   });
 }
@@ -32,21 +37,23 @@ function sharesOf(cells: readonly string[]): (number | null)[] {
  * between two rows are straight lines; before the first and after the last those hold.
  */
 export function readForecast(text: string): ReadForecast {
-  const { data, errors } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: true });
+  const { data, errors } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: true, preview: MOST_ROWS + 2 });
   const [error] = errors.filter(({ code }) => code !== 'UndetectableDelimiter');
   if (error !== undefined)
     return { ok: false, message: `The file is no CSV: ${error.message}`, where: `line ${(error.row ?? 0) + 1}` };
   const hasHeading = hourOf(data[0]?.[0] ?? '') === null;
   const rows = hasHeading ? data.slice(1) : data;
+  if (rows.length > MOST_ROWS)
+    return { ok: false, message: `The file has more than ${MOST_ROWS} rows: a forecast has one an hour.`, where: null };
   if (rows.length === 0) return { ok: false, message: 'The file has no row with an hour and a cloud.', where: null };
   const shares = sharesOf(rows.map((row) => row[1] ?? ''));
   const known = new Map<number, number>();
   for (const [k, row] of rows.entries()) {
     const where = `line ${k + (hasHeading ? 2 : 1)}`;
     const hour = hourOf(row[0] ?? '');
-    if (hour === null) return { ok: false, message: `“${row[0] ?? ''}” is no hour from 0 to 23.`, where };
+    if (hour === null) return { ok: false, message: `${said(row[0] ?? '')} is no hour from 0 to 23.`, where };
     const share = shares[k] ?? null;
-    if (share === null) return { ok: false, message: `“${row[1] ?? ''}” is no cloud from 0 to 1, or to 100 %.`, where };
+    if (share === null) return { ok: false, message: `${said(row[1] ?? '')} is no cloud from 0 to 1, or to 100 %.`, where };
     known.set(hour, share);
   }
   return { ok: true, cloudByHour: filled(known) };

@@ -80,14 +80,15 @@ export class Spine {
   protected readonly summary = computed(() => {
     const stops = this.walk()?.stops ?? [];
     const days = this.days();
+    const measured = stops.filter(({ id }) => days?.get(id) != null).length;
     const met = stops.filter(({ id, arriveMin, leaveMin }) =>
       days?.get(id)?.windows.some(({ fromMin, toMin }) => fromMin < leaveMin && toMin >= arriveMin),
     ).length;
     const metres = this.legs().reduce((sum, leg) => sum + leg.distanceM, 0);
     return {
       length: `${this.wording().walkLength(metres)}, ${stops.length} ${stops.length === 1 ? 'stop' : 'stops'}`,
-      met,
-      of: stops.length,
+      // Until all is measured nothing is claimed.
+      light: measured < stops.length ? `measuring ${measured + 1} of ${stops.length}` : `${met} of ${stops.length} windows met`,
     };
   });
 

@@ -52,7 +52,9 @@ describe('the rows of the walk chart', () => {
     expect(staySentence(one, its, 's0', WORDING)).toBe(
       'Stop 0: 30 min, 20 min of it in its light. At least 3 who would do: over 99 %; four in five waits end within 2 min.',
     );
-    expect(staySentence(walk, rows, 's1', WORDING)).toContain('none of it in its light.');
+    expect(staySentence(walk, rows, 's1', WORDING)).toBe('Unnamed stop: 30 min, its light is being measured.');
+    const dark = walkRows(walk, [leg(12)], new Map([['s1', day()]]));
+    expect(staySentence(walk, dark, 's1', WORDING)).toContain('none of it in its light.');
     expect(staySentence(walk, rows, 'gone', WORDING)).toBe('');
   });
 

@@ -16,6 +16,7 @@ export function walkRows(walk: Walk, legs: readonly Leg[], days: ReadonlyMap<str
       alongM,
       walkMin: legs[k]?.walkMin ?? null,
       crowdByHour: stop.crowdByHour,
+      isMeasured: days.get(stop.id) !== undefined && days.get(stop.id) !== null,
       windows: windows.map(({ fromMin, toMin }) => ({
         fromMin,
         toMin,
@@ -42,6 +43,7 @@ export function staySentence(walk: Walk, rows: readonly WalkRow[], stopId: strin
   const stop = walk.stops.find((one) => one.id === stopId);
   if (row === undefined || stop === undefined) return '';
   const stay = row.leaveMin - row.arriveMin;
+  if (!row.isMeasured) return `${row.name}: ${wording.duration(stay)}, its light is being measured.`;
   const light = minutesInLight(row);
   const lit =
     light === stay ? 'all of it in its light' : light === 0 ? 'none of it in its light' : `${light} min of it in its light`;
