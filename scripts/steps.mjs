@@ -71,6 +71,24 @@ export function run(command, args, { quiet = false, env = {} } = {}) {
   return { ok: status === 0, output: `${stdout ?? ''}${stderr ?? ''}` };
 }
 
+/** The same in several packages at once: each one's output is told whole, when it ends. */
+export async function runTogether(commands) {
+  const ends = commands.map(
+    (args) =>
+      new Promise((resolve) => {
+        const child = spawn('npm', args, { cwd: ROOT });
+        const told = [];
+        child.stdout.on('data', (part) => told.push(part));
+        child.stderr.on('data', (part) => told.push(part));
+        child.on('close', (status) => {
+          process.stdout.write(Buffer.concat(told));
+          resolve(status === 0);
+        });
+      }),
+  );
+  return (await Promise.all(ends)).every(Boolean);
+}
+
 export function install() {
   const print = fingerprint([
     'package-lock.json',
