@@ -475,6 +475,7 @@ export {
   type Holdings,
   type HomeQuestion,
   homeQuestion,
+  filterFor,
   type KitInHand,
   kitInHand,
   lensesInBag,

@@ -19,7 +19,8 @@ export function demoDay(workspace: Workspace, stopId: string): StopDay | null {
   const stop = walk?.stops.find(({ id }) => id === stopId);
   if (walk === undefined || stop === undefined) return null;
   const input = { ...lightInputFor(workspace, walk, stop), day: walk.day, cloud: cloudOf(walk) };
-  const key = JSON.stringify([input, stop.position, walk.districtId]);
+  const { position, section, groundM, streetWidthM, pavement } = stop;
+  const key = JSON.stringify([input, position, walk.districtId, section, groundM, streetWidthM, pavement]);
   const known = days.get(key);
   if (known !== undefined) return known;
   const found = siteOf(workspace, walk, stop);

@@ -1,4 +1,4 @@
-import type { Body, Film, Flash, KitItem, KitKind, Lens } from '../kit/index.js';
+import type { Body, Film, Filter, Flash, KitItem, KitKind, Lens } from '../kit/index.js';
 import { type Approach, APPROACHES, type Stop } from '../stop/index.js';
 import type { Walk } from '../walk/index.js';
 
@@ -18,6 +18,16 @@ export function lensesInBag(kit: readonly KitItem[]): readonly Lens[] {
   const lenses = ofKind(kit, 'lens');
   const packed = lenses.filter(({ inBag }) => inBag);
   return packed.length > 0 ? packed : lenses;
+}
+
+/**
+ * Of what is in the bag, the filter that takes so many stops: the weakest that takes enough, else the strongest there is.
+ * A colour filter only for film, where it is made up for in the grey that colours turn into. Null without any.
+ */
+export function filterFor(kit: readonly KitItem[], { stops, isFilm }: { stops: number; isFilm: boolean }): Filter | null {
+  const packed = ofKind(kit, 'filter').filter(({ inBag, filterKind }) => inBag && (isFilm || filterKind !== 'colour'));
+  const byStrength = [...packed].sort((a, b) => a.stops - b.stops);
+  return byStrength.find((filter) => filter.stops >= stops - 1e-9) ?? byStrength.at(-1) ?? null;
 }
 
 const SUPPORT_OF = { wall: 'braced', tripod: 'tripod' } as const;

@@ -75,6 +75,7 @@ export function whyShutter({ input, crowd }: Scene, found: Evaluation, motionLim
       { label: 'your hands’ limit', value: handsLimitS, unit: 'shutter' },
       { label: 'the typical one’s limit', value: motionLimitS, unit: 'shutter' },
       { label: 'smear allowed', value: smear.kind === 'nothingMoves' ? Infinity : smear.toMm, unit: 'mm' },
+      { label: 'who moves', value: movers.who.trim() === '' ? 'people' : movers.who, unit: 'word' },
       { label: 'walking speed', value: movers.speedMps, unit: 'mps' },
       { label: 'spread of speed', value: movers.speedSpreadMps, unit: 'mps' },
       { label: 'direction off the lens axis', value: movers.travelAngleDeg, unit: 'degrees' },
@@ -83,7 +84,13 @@ export function whyShutter({ input, crowd }: Scene, found: Evaluation, motionLim
   };
 }
 
-export function whyIso({ controls, placement }: Scene, found: Evaluation, expected: number): Why {
+/** Less of the shadows is left with every stop of ISO over base. */
+function shadowInputs({ body }: Scene['input'], { isoStops }: Evaluation): readonly WhyInput[] {
+  if (body.medium === 'film') return [];
+  return [{ label: 'shadows hold down to', value: Math.min(0, isoStops - body.shadowRangeEv), unit: 'stops' }];
+}
+
+export function whyIso({ input, controls, placement }: Scene, found: Evaluation, expected: number): Why {
   const { camera, hand } = found;
   const targetEv = Math.log2(camera.fNumber ** 2 / camera.meteredS) - Math.log2(camera.iso / 100) + camera.errorEv;
   return {
@@ -96,6 +103,7 @@ export function whyIso({ controls, placement }: Scene, found: Evaluation, expect
       { label: 'base', value: controls.isoBase, unit: 'iso' },
       { label: 'ceiling', value: controls.isoCeiling, unit: 'iso' },
       { label: 'sits near', value: expected, unit: 'iso' },
+      ...shadowInputs(input, found),
     ],
     source: 'exposure value, ISO 2720 (docs/formulas.md, Exposure value)',
   };

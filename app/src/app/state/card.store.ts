@@ -2,6 +2,8 @@ import { Injectable, inject } from '@angular/core';
 import {
   type Cells,
   dialCardAt,
+  type Filter,
+  filterFor,
   type KitInHand,
   kitInHand,
   type Lens,
@@ -43,6 +45,8 @@ export interface Card {
   /** Whether the hand has chosen otherwise than the best. */
   readonly isChosen: boolean;
   readonly lensesInBag: readonly Lens[];
+  /** What would take away too much light; null without a filter in the bag, or where there is not too much. */
+  readonly filter: Filter | null;
 }
 
 /** Why there is no card, with what to do first. */
@@ -54,6 +58,11 @@ export interface NoCard {
 
 function none(reason: NoCard['reason'], detail = ''): NoCard {
   return { kind: 'none', reason, detail };
+}
+
+function filterAgainst(result: SetUpResult, { body }: KitInHand, { kit }: Workspace): Filter | null {
+  if (result.kind === 'ready' || result.obstacle.kind !== 'tooBright') return null;
+  return filterFor(kit, { stops: result.obstacle.stops, isFilm: body.medium === 'film' });
 }
 
 /** Shared by all that ask about a stop on the screen's own thread. */
@@ -90,6 +99,7 @@ export function cardFor(
       result,
       isChosen: result.setUp.found !== result.best,
       lensesInBag: lensesInBag(workspace.kit),
+      filter: filterAgainst(result, kit, workspace),
     };
   } catch (error) {
     if (error instanceof RangeError || error instanceof TypeError) return none('badInput', error.message);

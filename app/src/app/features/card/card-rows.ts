@@ -4,6 +4,7 @@ import type { Wording } from '../../wording/wording';
 import {
   apertureNote,
   apertureNumber,
+  flashNote,
   focusNote,
   focusNumber,
   isoNote,
@@ -73,7 +74,7 @@ export function cardRows(card: Card, wording: Wording): readonly CardRow[] {
     label: 'Flash',
     number: wording.stops(compensationEv, card.kit.body.markStep),
     aside: `reaches ${wording.distance(reachM)}`,
-    note: 'not at riders, drivers or animals, nor close to eyes',
+    note: flashNote(card),
     why: null,
   };
   return [...rows, flash];

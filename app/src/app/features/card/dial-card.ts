@@ -10,6 +10,7 @@ import { WordingStore } from '../../state/wording.store';
 import { type CardRowKey, cardRows, rowsAtHome } from './card-rows';
 import {
   chanceSentence,
+  CONSENT_WORDS,
   headline,
   ladderLines,
   lightSentence,
@@ -79,6 +80,8 @@ export class DialCard {
       obstacle: result.kind === 'cannot' ? obstacleSentence(result.obstacle, card, wording) : null,
       sacrifices: result.sacrifices.map((sacrifice) => sacrificeSentence(sacrifice, wording)),
       liveView: liveViewCaution(card, wording),
+      consent: CONSENT_WORDS[card.stop.consent],
+      notes: card.stop.notes,
       cautions: card.stop.cautions,
       support: { handheld: '', braced: 'Braced.', tripod: 'On the tripod, where it is allowed and blocks nobody.' }[
         result.setUp.support

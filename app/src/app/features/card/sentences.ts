@@ -1,5 +1,8 @@
 import {
   type BrokenLimit,
+  type Consent,
+  type Film,
+  type FilmKind,
   type Intent,
   INTENT_NAMES,
   type Limit,
@@ -7,6 +10,7 @@ import {
   type MeteredSurface,
   type MeterPattern,
   type Obstacle,
+  rollIso,
   type Rung,
   type SetUpInput,
   type SideLimit,
@@ -165,6 +169,20 @@ export function isoNumber({ result, kit }: Card, wording: Wording): string {
   return highest > lowest * 1.001 ? `${wording.iso(lowest, step)}–${wording.iso(highest, step)}` : wording.iso(lowest, step);
 }
 
+const FILM_ADVICE: Readonly<Record<FilmKind, string>> = {
+  blackAndWhiteNegative: 'expose for the shadows',
+  colourNegative: 'in doubt, more light',
+  slide: 'expose for the highlights',
+};
+
+/** What the whole roll is exposed at, and what its kind wants where one has to choose. */
+function rollNote(film: Film, wording: Wording): string {
+  const overBoxEv = Math.log2(rollIso(film) / film.boxIso);
+  const rated =
+    Math.abs(overBoxEv) < 1 / 6 ? '' : `, ${stopsText(overBoxEv, wording)} ${overBoxEv > 0 ? 'over' : 'under'} its box speed`;
+  return `the roll: ${film.name}${rated}; ${FILM_ADVICE[film.filmKind]}`;
+}
+
 export function isoNote({ result, kit }: Card, wording: Wording): string {
   const { limit, expected } = result.setUp.iso;
   const sits = `in this light it sits near ${wording.iso(expected, kit.body.markStep)}`;
@@ -174,7 +192,7 @@ export function isoNote({ result, kit }: Card, wording: Wording): string {
     case 'bodyCeiling':
       return `all the body has; ${sits}`;
     case 'roll':
-      return kit.film === null ? 'no film chosen: the body’s own' : `the roll: ${kit.film.name}`;
+      return kit.film === null ? 'no film chosen: the body’s own' : rollNote(kit.film, wording);
     case 'base':
       return 'base, for the cleanest file';
     case 'setForShutter':
@@ -198,6 +216,21 @@ export function meterNote({ result, kit }: Card, wording: Wording): string {
     : `${places}; this body ignores compensation with both held: shift the shutter`;
 }
 
+/** What is owed to the people in the frame. */
+export const CONSENT_WORDS: Readonly<Record<Consent, string>> = {
+  asked: 'Ask first.',
+  unasked: '',
+  unrecognisable: 'Nobody to be recognised: silhouettes, backs, blur.',
+};
+
+/** A flash that is not ready again ends a burst at its first frame. */
+export function flashNote({ kit, input }: Card): string {
+  const recycleS = kit.flash?.recycleS ?? 0;
+  const isBurst = input.shooting !== undefined && input.shooting.burstFrames > 1;
+  const ready = recycleS === 0 ? '' : `; ready again after ${recycleS} s${isBurst ? ', so one frame of a burst has it' : ''}`;
+  return `not at riders, drivers or animals, nor close to eyes${ready}`;
+}
+
 /** Where the magnified view lies about an aperture, the numbers are to be trusted. */
 export function liveViewCaution({ result, kit }: Card, wording: Wording): string | null {
   const { liveViewSmallestFNumber } = kit.body;
@@ -210,12 +243,28 @@ export function chanceSentence({ result, isChosen }: Card): string {
   return `${of100} of 100 frames would be good${isChosen ? ' as you have set it' : ''}.`;
 }
 
+/** What is in the bag against too much light. */
+function filterWords({ filter }: Card, stops: number, wording: Wording): string {
+  if (filter === null) return '';
+  const isEnough = filter.stops >= stops - 1e-9;
+  return isEnough
+    ? `; ${filter.name} from your bag takes ${stopsText(filter.stops, wording)}`
+    : `; ${filter.name}, the strongest in your bag, takes only ${stopsText(filter.stops, wording)}`;
+}
+
+/** Settings under base are no best, because they hold less of the highlights, but they are something. */
+function lowIsoWords({ kit: { body } }: Card, wording: Wording): string {
+  const stops = Math.log2(body.baseIso / body.lowestIso);
+  if (body.medium === 'film' || stops < 1 / 6) return '';
+  return `; ISO ${wording.iso(body.lowestIso, body.markStep)} takes ${stopsText(stops, wording)} and holds less of the highlights`;
+}
+
 export function obstacleSentence(obstacle: Obstacle, card: Card, wording: Wording): string {
   switch (obstacle.kind) {
     case 'tooDark':
       return `Too dark for this picture: ${stopsText(obstacle.stops, wording)} more light are needed before it is worth a try.`;
     case 'tooBright':
-      return `Too bright: ${stopsText(obstacle.stops, wording)} of grey filter are missing.`;
+      return `Too bright: ${stopsText(obstacle.stops, wording)} of grey filter are missing${filterWords(card, obstacle.stops, wording)}${lowIsoWords(card, wording)}.`;
     case 'needsTripod':
       return `${wording.shutter(obstacle.wantedS, 'third')} is longer than your hands hold (${wording.shutter(obstacle.longestS, 'third')}): a tripod, or less time.`;
     case 'noFlash':

@@ -119,7 +119,7 @@ export const BODY_FIELDS: readonly FieldSpec<Body>[] = [
     (body) => restricted(isoCodec(body), (iso) => iso <= body.highestIso, 'must not be above the highest'),
     { feeds: 'iso', isShown: isDigital },
   ),
-  valueOf('lowestIso', 'Lowest ISO', 'Extended settings below base; the card does not use them by itself.', isoCodec, {
+  valueOf('lowestIso', 'Lowest ISO', 'Settings below base: the card names the lowest where there is too much light.', isoCodec, {
     feeds: 'iso',
     isShown: isDigital,
   }),

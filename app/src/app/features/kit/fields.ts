@@ -11,7 +11,9 @@ import { stopCount } from './shared-codecs';
 const filmIso = entryCodec({ kind: 'iso', step: 'third' }, { low: 1, high: 25_600 });
 
 const FILM_FIELDS: readonly FieldSpec<Film>[] = [
-  valueOf('boxIso', 'Box speed', 'What the maker says.', filmIso, { feeds: null }),
+  valueOf('boxIso', 'Box speed', 'What the maker says; the card tells how far from it the roll is exposed.', filmIso, {
+    feeds: 'iso',
+  }),
   valueOf('exposureIndex', 'Exposure index', 'The ISO that every stop of the roll is exposed for.', filmIso, { feeds: 'iso' }),
   valueOf(
     'pushStops',
@@ -23,25 +25,33 @@ const FILM_FIELDS: readonly FieldSpec<Film>[] = [
   choiceOf(
     'filmKind',
     'Kind',
-    'What it forgives.',
+    'What it forgives: which way to err.',
     choicesOf({ blackAndWhiteNegative: 'black-and-white negative', colourNegative: 'colour negative', slide: 'slide' }),
-    { feeds: null },
+    { feeds: 'iso' },
   ),
-  valueOf('latitudeOverEv', 'Latitude over', 'Stops of overexposure that it takes.', stopCount, { feeds: null }),
-  valueOf('latitudeUnderEv', 'Latitude under', 'Stops of underexposure that it takes.', stopCount, { feeds: null }),
+  valueOf(
+    'latitudeOverEv',
+    'Latitude over',
+    'Stops of overexposure that it takes: times and apertures within them count as well exposed.',
+    stopCount,
+    { feeds: 'shutter' },
+  ),
+  valueOf('latitudeUnderEv', 'Latitude under', 'Stops of underexposure that it takes, before a frame counts less.', stopCount, {
+    feeds: 'shutter',
+  }),
   valueOf(
     'reciprocityExponent',
     'Reciprocity exponent',
-    'Past the threshold times grow by this power.',
+    'Past the threshold times grow by this power: the card shows the time that the film needs.',
     numberCodec({ low: 1, high: 2, step: 0.05 }),
-    { feeds: null },
+    { feeds: 'shutter' },
   ),
   valueOf(
     'reciprocityThresholdS',
     'Threshold',
     'Below it a metered time is right as it is.',
     numberCodec({ low: 0.01, high: 100, step: 0.5, unit: 's' }),
-    { feeds: null },
+    { feeds: 'shutter' },
   ),
 ];
 
@@ -55,7 +65,7 @@ const FLASH_FIELDS: readonly FieldSpec<Flash>[] = [
   ),
   valueOf('compensationRangeEv', 'Compensation range', 'Up and down from this.', stopCount, { feeds: 'flash' }),
   valueOf('recycleS', 'Recycle time', 'Between two flashes.', numberCodec({ low: 0, high: 60, step: 0.5, unit: 's' }), {
-    feeds: null,
+    feeds: 'flash',
   }),
 ];
 
@@ -63,14 +73,14 @@ const FILTER_FIELDS: readonly FieldSpec<Filter>[] = [
   choiceOf(
     'filterKind',
     'Kind',
-    'What it is for.',
+    'A colour filter is offered with film only.',
     choicesOf({ polariser: 'polariser', neutralDensity: 'neutral grey', colour: 'colour' }),
     { feeds: null },
   ),
   valueOf(
     'stops',
     'Takes',
-    'Stops of light; for long exposures by day the card says how many are missing.',
+    'Stops of light; where there is too much of it, the card says which filter of the bag helps.',
     numberCodec({ low: 0, high: 20, step: 1 / 3, unit: 'stops' }),
     { feeds: null },
   ),
@@ -84,7 +94,7 @@ const SUPPORT_FIELDS: readonly FieldSpec<Support>[] = [
     choicesOf({ wall: 'braced on something', tripod: 'tripod' }),
     { feeds: null },
   ),
-  valueOf('gainStops', 'Gains', 'Stops of steadiness when braced.', stopCount, { feeds: null }),
+  valueOf('gainStops', 'Gains', 'Stops of steadiness when braced.', stopCount, { feeds: 'shutter' }),
 ];
 
 const FIELDS: { readonly [Kind in KitKind]: readonly FieldSpec<Extract<KitItem, { kind: Kind }>>[] } = {

@@ -1,0 +1,580 @@
+import {
+  type Approach,
+  barrelTape,
+  type Body,
+  type ControlKind,
+  DEFAULT_APPROACH,
+  DEFAULT_FIGURES,
+  DEFAULT_FRAMING,
+  DEFAULT_INTENTS,
+  DEFAULT_SHOOTING,
+  edgeLeanDeg,
+  type Figures,
+  type Film,
+  type Filter,
+  fitSteadiness,
+  type Flash,
+  focusPositionsM,
+  type Framing,
+  type GroundMark,
+  heightRatio,
+  type KitItem,
+  ladderOf,
+  type Lens,
+  lensApertures,
+  levelFacade,
+  type Movers,
+  type Shooting,
+  type Standard,
+  type Stop,
+  type StopDay,
+  type Subject,
+  type Support,
+  tiltForFacade,
+  type Walk,
+  walkLegs,
+  waysOut,
+} from '@roam-dial/core';
+import { demoDay, demoWorkspace } from '../../testing/demo';
+import type { Workspace } from '../data/workspace';
+import { type Card, cardFor } from '../state/card.store';
+import { focusOn } from '../state/focus.store';
+import { Wording } from '../wording/wording';
+import { cardRows } from './card/card-rows';
+import {
+  chanceSentence,
+  CONSENT_WORDS,
+  headline,
+  lightSentence,
+  liveViewCaution,
+  obstacleSentence,
+  sacrificeSentence,
+} from './card/sentences';
+import { flickerSentence } from './set-up/flicker-sentence';
+import { groundSentence } from './set-up/ground-sentence';
+import { staySentence, walkRows } from './walk/walk-rows';
+
+/**
+ * No field is without effect: each one of a stop, a walk, the kit and the standard is changed, and something that the
+ * screens show has to change with it. The tables below have to name every field, or they do not compile.
+ */
+
+const WORDING = new Wording({ lengthUnit: 'metres', clock: '24h' });
+const DEMO = demoWorkspace();
+
+interface Scene {
+  readonly workspace: Workspace;
+  readonly stopId: string;
+  readonly minuteOfDay: number;
+  readonly shows?: 'ladder' | 'waysOut';
+}
+
+type Kind = KitItem['kind'];
+const withKit =
+  <K extends Kind>(kind: K, change: (item: Extract<KitItem, { kind: K }>) => KitItem) =>
+  (workspace: Workspace): Workspace => ({
+    ...workspace,
+    kit: workspace.kit.map((item) => (item.kind === kind ? change(item as Extract<KitItem, { kind: K }>) : item)),
+  });
+const withWalk =
+  (change: (walk: Walk) => Walk) =>
+  (workspace: Workspace): Workspace => ({ ...workspace, walks: workspace.walks.map(change) });
+const withStops = (change: (stop: Stop) => Stop) => withWalk((walk) => ({ ...walk, stops: walk.stops.map(change) }));
+const shot = (over: Partial<Shooting>) => withStops((stop) => ({ ...stop, shooting: { ...DEFAULT_SHOOTING, ...over } }));
+const school = (over: Partial<Approach>) => withStops((stop) => ({ ...stop, approach: { ...DEFAULT_APPROACH, ...over } }));
+/** The film body with its roll, and another roll beside it. */
+const filmInHand = (workspace: Workspace): Workspace => ({
+  ...withWalk((walk) => ({ ...walk, bodyId: 'demo-film-body' }))(workspace),
+  kit: workspace.kit.flatMap<KitItem>((item) =>
+    item.kind === 'film' ? [item, { ...item, id: 'other-film', name: 'Other 100', exposureIndex: 100 }] : [item],
+  ),
+});
+
+const at = (stopId: string, minuteOfDay: number, ...changes: ((workspace: Workspace) => Workspace)[]): Scene => ({
+  workspace: changes.reduce((workspace, change) => change(workspace), DEMO),
+  stopId,
+  minuteOfDay,
+});
+const darkerBy = (stops: number) => withStops((stop) => ({ ...stop, lightOffsetEv: -stops }));
+const intended = (intent: Stop['intent']) => withStops((stop) => ({ ...stop, intent }));
+
+const allControls = (by: ControlKind) =>
+  withKit('body', (body) => ({ ...body, controls: { aperture: by, shutter: by, iso: by, compensation: by } }));
+const SCENES = {
+  market: at('vessen', 640),
+  zoom: at(
+    'vessen',
+    640,
+    withStops((stop) => ({ ...stop, lensId: 'demo-zoom' })),
+  ),
+  highlights: at(
+    'orrel',
+    915,
+    withKit('body', (body) => ({ ...body, meterPatterns: ['highlightWeighted'] })),
+  ),
+  byButtons: { ...at('vessen', 640, allControls('button'), school({ exposure: 'bothHeld' })), shows: 'ladder' },
+  byMenus: { ...at('vessen', 640, allControls('menu'), school({ exposure: 'bothHeld' })), shows: 'ladder' },
+
+  marketLadder: {
+    ...at('vessen', 640, darkerBy(3)),
+    shows: 'ladder',
+  },
+  marketWays: {
+    ...at('vessen', 640, darkerBy(6)),
+    shows: 'waysOut',
+  },
+  dim: at('vessen', 640, darkerBy(6)),
+  underexposed: at(
+    'vessen',
+    640,
+    darkerBy(9),
+    withKit('body', (body) => ({ ...body, atCeiling: 'underexpose' })),
+  ),
+  steadied: { ...at('quenmill', 120, school({ exposure: 'baseIsoLong', focus: 'lockedOnSpot' })), shows: 'waysOut' },
+  dark: at('vessen', 640, darkerBy(9)),
+  guessed: at(
+    'vessen',
+    640,
+    withStops((stop) => ({ ...stop, subject: { ...stop.subject, spread: 0 } })),
+  ),
+  contextual: at('vessen', 640, intended(DEFAULT_INTENTS.lightPool)),
+  night: at('arcade', 1150),
+  burst: at('arcade', 1150, shot({ burstFrames: 3 })),
+  walking: at('arcade', 1150, darkerBy(4), shot({ isWalking: true })),
+  strict: at('vessen', 640, shot({ smear: 'strict' })),
+  wanted: at('arcade', 1150, shot({ smear: 'wanted' })),
+  panned: at('arcade', 1150, shot({ smear: 'panned' })),
+  braced: at('arcade', 1150, school({ support: 'braced' })),
+  tripod: at('quenmill', 120),
+  spot: at('vessen', 640, school({ focus: 'lockedOnSpot' })),
+  centre: at('arcade', 1180, school({ focus: 'centrePoint' }), darkerBy(3)),
+  isolating: at('vessen', 640, school({ depth: 'isolating' })),
+  oldTube: at('arcade', 1150, shot({ lamp: 'oldTube' })),
+  poorLed: at('arcade', 1150, shot({ lamp: 'poorLed' })),
+  goodLed: at('arcade', 1150, shot({ lamp: 'goodLed' })),
+  screen: at('tollard', 345, shot({ lamp: 'screen' })),
+  flash: at('arcade', 1150, intended(DEFAULT_INTENTS.flashLift), shot({ burstFrames: 3 })),
+  strongFlash: at('arcade', 1150, intended({ ...DEFAULT_INTENTS.flashLift, flashEv: -3 })),
+  glare: at(
+    'tannery',
+    700,
+    intended({ kind: 'longExposure', of: 'water', wantedS: 30 }),
+    school({ exposure: 'baseIsoLong', support: 'tripod' }),
+  ),
+  bothHeld: at('vessen', 640, school({ exposure: 'bothHeld' }), intended(DEFAULT_INTENTS.intoTheSun)),
+  facade: at('tannery', 560),
+  film: at('vessen', 640, filmInHand),
+  filmDim: at('vessen', 640, filmInHand, darkerBy(4)),
+  filmGlare: at(
+    'tannery',
+    700,
+    filmInHand,
+    school({ exposure: 'film' }),
+    withStops((stop) => ({ ...stop, lightOffsetEv: 3 })),
+  ),
+  filmNight: at(
+    'quenmill',
+    120,
+    filmInHand,
+    withKit('body', (body) => ({ ...body, slowestShutterS: 60 })),
+    school({ exposure: 'film', support: 'tripod' }),
+    darkerBy(3),
+  ),
+  street: at(
+    'vessen',
+    640,
+    withWalk((walk) => ({ ...walk, districtId: null })),
+    withStops((stop) => ({ ...stop, section: { leftHeightM: 12, rightHeightM: 9 } })),
+  ),
+  open: at(
+    'vessen',
+    640,
+    withWalk((walk) => ({ ...walk, districtId: null })),
+  ),
+} as const satisfies Record<string, Scene>;
+type SceneName = keyof typeof SCENES;
+
+/** A day as the charts show it. */
+function dayShown(day: StopDay | null): unknown {
+  if (day === null) return null;
+  const sum = (of: Float32Array): number => of.reduce((total, one) => total + (Number.isFinite(one) ? one : 0), 0);
+  return [day.windows, sum(day.keyEv100), sum(day.shadeEv), sum(day.quality), day.skyShare, day.readingOffsetEv];
+}
+
+function framingShown({ kit, stop }: Card): unknown {
+  const framing = stop.framing ?? DEFAULT_FRAMING;
+  const { facadeHeightM, facadeDistanceM, nearHeightM, farHeightM, gapM, nearDistanceM, isUpright } = framing;
+  const { sensorWidthMm, sensorHeightMm } = kit.body;
+  const [uprightMm, acrossMm] = isUpright ? [sensorWidthMm, sensorHeightMm] : [sensorHeightMm, sensorWidthMm];
+  const lens = { focalLengthMm: kit.focalLengthMm, uprightMm };
+  const tilt = tiltForFacade({ ...lens, facadeHeightM, distanceM: facadeDistanceM });
+  return [
+    levelFacade({ ...lens, facadeHeightM }),
+    edgeLeanDeg({ focalLengthMm: kit.focalLengthMm, acrossMm, tiltDeg: tilt.tiltDeg }),
+    heightRatio({ nearHeightM, farHeightM, gapM, distanceM: nearDistanceM }),
+  ];
+}
+
+function kitShown({ kit: { lens, focalLengthMm }, cells, standard }: Card): unknown {
+  const tape = barrelTape({
+    measured: lens,
+    focalLengthMm,
+    circleOfConfusionMm: cells.scene.circleMm,
+    fNumbers: [4, 8],
+    distancesM: focusPositionsM(lens),
+  });
+  const tests = (standard.handTests ?? []).map((one) => ({ ...one, shutterS: one.againstRule / 30 }));
+  return [tape, lensApertures(lens, focalLengthMm), tests.length === 0 ? null : fitSteadiness(tests, 1 / 30)];
+}
+
+function cardShown(card: Card, shows: Scene['shows']): unknown {
+  const { result } = card;
+  return [
+    cardRows(card, WORDING),
+    result.setUp.found,
+    result.setUp.sides,
+    result.setUp.support,
+    chanceSentence(card),
+    headline(card, WORDING),
+    lightSentence(card, WORDING),
+    liveViewCaution(card, WORDING),
+    groundSentence(card, WORDING),
+    flickerSentence(card, WORDING),
+    result.sacrifices.map((one) => sacrificeSentence(one, WORDING)),
+    result.kind === 'cannot' ? obstacleSentence(result.obstacle, card, WORDING) : null,
+    [card.stop.name, CONSENT_WORDS[card.stop.consent], card.stop.notes, card.stop.cautions],
+    framingShown(card),
+    kitShown(card),
+    shows === 'ladder'
+      ? ladderOf(card.cells.scene, card.light.keyEv100).rungs.map(({ fromEv100, toEv100, changes }) => [
+          fromEv100,
+          toEv100,
+          changes,
+        ])
+      : null,
+    shows === 'waysOut' ? waysOut(card.input, card.lensesInBag).map(({ way }) => way) : null,
+  ];
+}
+
+/** All that the screens show of one stop, as text. */
+function shown({ workspace, stopId, minuteOfDay, shows }: Scene): string {
+  const day = demoDay(workspace, stopId);
+  const focus = focusOn(workspace, { walkId: null, stopId, minuteOfDay });
+  const card = cardFor(workspace, focus, day);
+  const walk = focus.walk as Walk;
+  const legs = walkLegs(walk.stops, workspace.standard.paceMps);
+  const rows = walkRows(walk, legs, new Map([[stopId, day]]));
+  const all = [
+    card.kind === 'none' ? card : cardShown(card, shows),
+    dayShown(day),
+    rows,
+    legs,
+    staySentence(walk, rows, stopId, WORDING),
+    [walk.name, WORDING.day(walk.day), walk.place.name, walk.homeChecked],
+  ];
+  return JSON.stringify(all, (_, value: unknown) => (typeof value === 'number' && !Number.isFinite(value) ? String(value) : value));
+}
+
+const before = new Map<SceneName, string>();
+function baseline(name: SceneName): string {
+  const known = before.get(name) ?? shown(SCENES[name]);
+  before.set(name, known);
+  return known;
+}
+
+/** For every field: a scene in which it counts, and what it is changed to. */
+type Effects<Thing, Not extends keyof Thing = never> = {
+  readonly [Field in Exclude<keyof Thing, Not>]-?: readonly [SceneName, NonNullable<Thing[Field]> | Thing[Field]];
+};
+
+function everyFieldOf<Thing, Not extends keyof Thing = never>(
+  what: string,
+  effects: Effects<Thing, Not>,
+  put: (over: Partial<Thing>) => (workspace: Workspace) => Workspace,
+): void {
+  describe(`every field of ${what} changes what is shown`, () => {
+    it.each(Object.entries(effects) as [string, readonly [SceneName, unknown]][])('%s', (field, [name, value]) => {
+      const scene: Scene = SCENES[name];
+      const workspace = put({ [field]: value } as Partial<Thing>)(scene.workspace);
+      expect(shown({ ...scene, workspace })).not.toBe(baseline(name));
+    });
+  });
+}
+const itemPut =
+  <K extends Kind>(kind: K) =>
+  (over: Partial<Extract<KitItem, { kind: K }>>) =>
+    withKit(kind, (item) => ({ ...item, ...over }) as KitItem);
+
+everyFieldOf<Stop, 'id'>(
+  'a stop',
+  {
+    name: ['market', 'Under the hall'],
+    intent: ['market', DEFAULT_INTENTS.silhouette],
+    position: ['market', { latitude: 46.5002, longitude: -20.7003 }],
+    streetAxisDeg: ['street', 40],
+    streetWidthM: ['street', 20],
+    pavement: ['street', 'left'],
+    shootingBearingDeg: ['market', 200],
+    subject: ['market', { nearM: 4, farM: 9, medianM: 6, spread: 0.25 }],
+    movers: ['market', { ...(DEMO.walks[0]?.stops[3] as Stop).movers, speedMps: 3 }],
+    sunGap: ['open', { fromDeg: 100, toDeg: 140, aboveDeg: 20 }],
+    section: ['open', { leftHeightM: 12, rightHeightM: 9 }],
+    groundM: ['market', 9],
+    lamps: ['night', 'lane'],
+    hours: ['market', { fromMin: 300, toMin: 400 }],
+    lightOffsetEv: ['market', -2],
+    arriveMin: ['market', 620],
+    leaveMin: ['market', 640],
+    walkMin: ['market', 25],
+    lensId: ['market', 'demo-zoom'],
+    focalLengthMm: ['zoom', 70],
+    approach: ['market', { ...DEFAULT_APPROACH, exposure: 'fixedIso' }],
+    hand: ['market', { fNumber: 4, focusM: 2, shutterS: 1 / 128, iso: null, support: 'handheld' }],
+    shooting: ['market', { ...DEFAULT_SHOOTING, burstFrames: 5 }],
+    ground: ['market', [{ label: 'the far wall', distanceM: 9 }] as readonly GroundMark[]],
+    framing: ['market', { ...DEFAULT_FRAMING, isUpright: true }],
+    consent: ['market', 'asked'],
+    notes: ['market', 'the man with the oranges'],
+    cautions: ['market', 'carts'],
+    crowdByHour: ['market', Array.from({ length: 24 }, () => 3)],
+  },
+  (over) => withStops((stop) => ({ ...stop, ...over })),
+);
+
+everyFieldOf<Subject>(
+  'the zone',
+  {
+    nearM: ['contextual', 1],
+    farM: ['contextual', 9],
+    medianM: ['market', 4],
+    spread: ['market', 0.5],
+    law: ['market', 'allOfIt'],
+  },
+  (over) =>
+    withStops((stop) => ({
+      ...stop,
+      subject: { ...stop.subject, ...(over.law === undefined ? { law: 'allOfIt' as const } : {}), ...over },
+    })),
+);
+
+everyFieldOf<Movers>(
+  'those who move',
+  {
+    who: ['market', 'porters'],
+    speedMps: ['market', 3],
+    speedSpreadMps: ['market', 1],
+    travelAngleDeg: ['market', 20],
+    travelSpreadDeg: ['market', 90],
+    passersPerMinute: ['market', 1],
+    suitableShare: ['market', 0.01],
+  },
+  (over) => withStops((stop) => ({ ...stop, movers: { ...stop.movers, ...over } })),
+);
+
+everyFieldOf<Shooting>(
+  'how frames are taken',
+  {
+    burstFrames: ['market', 5],
+    isWalking: ['night', true],
+    smear: ['night', 'wanted'],
+    lamp: ['night', 'poorLed'],
+    wantsGlitch: ['screen', true],
+    spotByEye: ['spot', true],
+  },
+  (over) => withStops((stop) => ({ ...stop, shooting: { ...(stop.shooting ?? DEFAULT_SHOOTING), ...over } })),
+);
+
+everyFieldOf<Framing>(
+  'the framing',
+  {
+    isUpright: ['facade', true],
+    facadeHeightM: ['facade', 30],
+    facadeDistanceM: ['facade', 6],
+    nearHeightM: ['facade', 3],
+    farHeightM: ['facade', 40],
+    gapM: ['facade', 20],
+    nearDistanceM: ['facade', 3],
+  },
+  (over) => withStops((stop) => ({ ...stop, framing: { ...DEFAULT_FRAMING, ...over } })),
+);
+
+everyFieldOf<Walk, 'id' | 'isDemo' | 'notes'>(
+  'a walk',
+  {
+    name: ['market', 'Another'],
+    day: ['market', '2027-06-13'],
+    place: ['market', { ...(DEMO.walks[0] as Walk).place, latitude: 30 }],
+    cloud: ['market', 1],
+    forecast: ['market', { source: 'own', cloudByHour: Array.from({ length: 24 }, () => 1) }],
+    districtId: ['market', null],
+    windows: ['open', { candidShadeShare: [0.1, 0.2] }],
+    approach: ['market', { ...DEFAULT_APPROACH, exposure: 'fixedIso' }],
+    bodyId: ['market', 'demo-film-body'],
+    stops: ['market', (DEMO.walks[0] as Walk).stops.slice(3, 5)],
+    homeChecked: ['market', ['aperture']],
+  },
+  (over) => withWalk((walk) => ({ ...walk, ...over })),
+);
+
+everyFieldOf<Body, 'id' | 'kind' | 'name' | 'inBag'>(
+  'a body',
+  {
+    medium: ['market', 'film'],
+    sensorWidthMm: ['market', 24],
+    sensorHeightMm: ['market', 16],
+    pixelsAcross: ['isolating', 3000],
+    markStep: ['screen', 'full'],
+    baseIso: ['market', 400],
+    lowestIso: ['glare', 25],
+    highestIso: ['dark', 1600],
+    slowestAutoShuttersS: ['market', [1 / 64, 1 / 128]],
+    compensationWhenBothHeld: ['bothHeld', false],
+    autofocusDelayS: ['centre', 1],
+    autofocusLimitEv: ['centre', 8],
+    controls: ['marketLadder', { aperture: 'menu', shutter: 'ring', iso: 'ring', compensation: 'ring' }],
+    fastestShutterS: ['facade', 1 / 256],
+    slowestShutterS: ['tripod', 0.5],
+    readoutS: ['screen', 0.2],
+    flashSyncS: ['flash', 1 / 32],
+    stabiliserStops: ['night', 0],
+    atCeiling: ['dark', 'underexpose'],
+    liveViewSmallestFNumber: ['market', null],
+    headroomEv: ['highlights', 1],
+    shadowRangeEv: ['market', 4],
+    meterPatterns: ['market', ['spot']],
+    filmId: ['film', 'other-film'],
+  },
+  itemPut('body'),
+);
+
+everyFieldOf<Lens, 'id' | 'kind' | 'name' | 'inBag'>(
+  'a lens',
+  {
+    shortestMm: ['market', 40],
+    longestMm: ['market', 20],
+    widest: ['night', [{ focalLengthMm: 28, fNumber: 5.6 }]],
+    smallestFNumber: ['facade', 4],
+    clickStep: ['market', 'full'],
+    closestFocusM: ['market', 4],
+    engravedDistancesM: ['market', [1, 8]],
+    stabiliserStops: ['night', 6],
+    ringDiameterMm: ['market', 80],
+    turnToInfinity: ['market', 'anticlockwise'],
+    throwPoints: [
+      'market',
+      [
+        { distanceM: 1, degrees: 0 },
+        { distanceM: 3, degrees: 60 },
+      ],
+    ],
+  },
+  itemPut('lens'),
+);
+
+everyFieldOf<Film, 'id' | 'kind' | 'inBag'>(
+  'a film',
+  {
+    name: ['film', 'Slow 50'],
+    boxIso: ['film', 100],
+    exposureIndex: ['film', 100],
+    filmKind: ['film', 'slide'],
+    latitudeOverEv: ['filmGlare', 0],
+    latitudeUnderEv: ['filmDim', 0],
+    reciprocityExponent: ['filmNight', 1.8],
+    reciprocityThresholdS: ['filmNight', 0.1],
+    pushStops: ['film', 2],
+  },
+  itemPut('film'),
+);
+
+everyFieldOf<Flash, 'id' | 'kind' | 'name'>(
+  'a flash',
+  {
+    inBag: ['flash', false],
+    guideNumberM: ['flash', 2],
+    compensationRangeEv: ['strongFlash', 1],
+    recycleS: ['flash', 9],
+  },
+  itemPut('flash'),
+);
+
+everyFieldOf<Filter, 'id' | 'kind'>(
+  'a filter',
+  {
+    name: ['glare', 'Dark glass'],
+    inBag: ['glare', false],
+    filterKind: ['glare', 'colour'],
+    stops: ['glare', 12],
+  },
+  itemPut('filter'),
+);
+
+everyFieldOf<Support, 'id' | 'kind' | 'name'>(
+  'a support',
+  { inBag: ['steadied', false], supportKind: ['steadied', 'wall'], gainStops: ['braced', 4] },
+  itemPut('support'),
+);
+
+everyFieldOf<Standard, 'figures'>(
+  'the standard',
+  {
+    sharpness: ['market', { kind: 'exhibition' } as unknown as Standard['sharpness']],
+    shakeRule: ['night', { kind: 'floor', floorS: 1 / 8 }],
+    steadinessStops: ['night', 2],
+    steadinessSpreadStops: ['night', 2],
+    isoCeilingByBody: ['dim', { 'demo-body': 800 }],
+    guessSpread: ['guessed', 0.5],
+    guessBias: ['guessed', 0.4],
+    paceMps: ['market', 2],
+    strideM: ['market', 1],
+    reactionS: ['centre', 2],
+    handTests: ['market', [{ againstRule: 2, frames: 10, sharp: 4 }]],
+  },
+  (over) => (workspace) => ({ ...workspace, standard: { ...workspace.standard, ...over } }),
+);
+
+everyFieldOf<Figures>(
+  'the figures of judgement',
+  {
+    stepSpreadM: ['spot', 2],
+    centreOffsetDeg: ['centre', 45],
+    braceStops: ['braced', 5],
+    walkingStops: ['walking', -5],
+    longestHandheldS: ['dark', 0.02],
+    burstIndependence: ['burst', 1],
+    strictSmear: ['strict', 9],
+    candidSmear: ['market', 9],
+    nightSmear: ['night', 12],
+    wantedSmearFrom: ['wanted', 20],
+    wantedSmearTo: ['wanted', 200],
+    pannedSmearFrom: ['panned', 60],
+    pannedSmearTo: ['panned', 25],
+    panSkill: ['panned', 0.2],
+    flashSmearGain: ['flash', 1],
+    exposureUnderEv: ['underexposed', 3],
+    exposureOverEv: ['glare', 3],
+    exposureFadeEv: ['underexposed', 4],
+    mainsHz: ['oldTube', 60],
+    oldTubeRipple: ['oldTube', 0.9],
+    poorLedRipple: ['poorLed', 0.1],
+    goodLedRipple: ['goodLed', 0.9],
+    screenHz: ['screen', 60],
+    screenDuty: ['screen', 0.9],
+    flickerFreeEv: ['oldTube', 0],
+    flickerRuinEv: ['poorLed', 0.3],
+    softFactor: ['night', 0.999],
+    isoCostPerStop: ['night', 0.5],
+    leastChance: ['dark', 0.99],
+    wayOutGain: ['marketWays', 0.9],
+    ladderChance: ['marketLadder', 0.9],
+    ringPrice: ['marketLadder', 5],
+    buttonPrice: ['byButtons', 0],
+    menuPrice: ['byMenus', 0],
+    isolatingBlurPx: ['isolating', 200],
+    isolatingDistanceM: ['isolating', 4],
+  },
+  (over) => (workspace) => ({
+    ...workspace,
+    standard: { ...workspace.standard, figures: { ...DEFAULT_FIGURES, ...over } },
+  }),
+);
