@@ -13,8 +13,8 @@ const LONGEST_SAID = 60;
 
 /** A value as a message may show it. */
 export function said(value: unknown): string {
-  const text = typeof value === 'string' ? JSON.stringify(value) : Array.isArray(value) ? 'a list' : String(value);
-  return text.length > LONGEST_SAID ? `${text.slice(0, LONGEST_SAID)}…` : text;
+  const text = typeof value === 'string' ? `“${value}”` : Array.isArray(value) ? 'a list' : String(value);
+  return text.length > LONGEST_SAID ? `${text.slice(0, LONGEST_SAID)}…${typeof value === 'string' ? '”' : ''}` : text;
 }
 
 export function isRecord(value: unknown): value is Readonly<Record<string, unknown>> {

@@ -3,6 +3,7 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  DestroyRef,
   type ElementRef,
   inject,
   Injector,
@@ -20,6 +21,9 @@ import { WordingStore } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { type MenuEntry, SpineMenu } from './spine-menu';
 import { makeSortable, type Sortable } from './sortable';
+
+/** By then the first view is long there. */
+const UNASKED_AFTER_MS = 3000;
 
 /** The walk as a line: its stops in order with the legs between; adding, dropping and reordering happens here. */
 @Component({
@@ -39,13 +43,16 @@ export class Spine {
 
   private readonly injector = inject(Injector);
   private readonly list = viewChild.required<ElementRef<HTMLElement>>('list');
-  private sortable: Promise<Sortable> | null = null;
+  private sortable: Promise<Sortable | null> | null = null;
 
   constructor() {
     afterRenderEffect(() => {
       this.lines();
-      void this.sortable?.then((sortable) => sortable.renew());
+      void this.sortable?.then((sortable) => sortable?.renew());
     });
+    // A finger that drags has not hovered before: once the page stands, the machinery is fetched unasked.
+    const timer = setTimeout(() => this.reach(), UNASKED_AFTER_MS);
+    inject(DestroyRef).onDestroy(() => clearTimeout(timer));
   }
 
   protected readonly walks = computed(() => this.workspace()?.walks ?? []);
@@ -143,7 +150,7 @@ export class Spine {
   protected reach(): void {
     this.sortable ??= makeSortable(this.list().nativeElement, this.injector, (from, to) =>
       this.actions.moveStop({ walk: this.walk() }, from, to),
-    );
+    ).catch(() => (this.sortable = null));
   }
 
   protected press(event: KeyboardEvent, index: number): void {
