@@ -12,7 +12,8 @@ export const shared = {
   // A shared machine can be several times slower than it was a minute ago.
   timeout: 240_000,
   expect: { timeout: 30_000 },
-  workers: 1,
+  // Two files at a time: each page waits for its own workers most of the time.
+  workers: 2,
   fullyParallel: false,
   reporter: [['list']] as [['list']],
   outputDir: 'test-results',

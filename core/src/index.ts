@@ -476,6 +476,7 @@ export {
   type HomeQuestion,
   homeQuestion,
   filterFor,
+  isWithinReach,
   type KitInHand,
   kitInHand,
   lensesInBag,

@@ -4,8 +4,10 @@ import { test } from '../fixtures/test.js';
 
 const folder = fileURLToPath(new URL('../../docs/screenshots/', import.meta.url));
 
-/** The ribbon's profile comes from a worker: a picture waits for it. */
+/** Light comes from a worker, stop by stop: a picture at the table waits for all of it. */
 async function shoot(app: AppPage, name: string): Promise<void> {
+  const isAtTable = (app.page.viewportSize()?.width ?? 0) > 1000;
+  if (isAtTable) await app.spine.getByText('windows met').waitFor();
   await app.page.waitForTimeout(700);
   await app.page.screenshot({ path: `${folder}${name}.png` });
 }

@@ -52,6 +52,11 @@ function withinLens(lens: Lens, focalLengthMm: number | null): number {
   return Math.min(lens.longestMm, Math.max(lens.shortestMm, focalLengthMm ?? lens.shortestMm));
 }
 
+/** Nothing nearer than its focal length is drawn sharp by any lens: no set-up is asked for there. */
+export function isWithinReach({ focalLengthMm }: Pick<KitInHand, 'focalLengthMm'>, { subject }: Pick<Stop, 'subject'>): boolean {
+  return subject.medianM > focalLengthMm / 1000;
+}
+
 /** What a stop is photographed with; null without a body and a lens. */
 export function kitInHand(
   kit: readonly KitItem[],

@@ -2,7 +2,7 @@ import { DEFAULT_FIGURES, type Figures, type Standard } from '../kit/index.js';
 import type { HomeStop, SetUpInput } from '../setup/index.js';
 import { lightOfDay, type Stop, type StopDay, type StopLight, stopLightOn } from '../stop/index.js';
 import { cloudOf, type Walk } from '../walk/index.js';
-import { type KitInHand, kitInHand, ofKind, supportsInBag } from './bag.js';
+import { isWithinReach, type KitInHand, kitInHand, ofKind, supportsInBag } from './bag.js';
 import type { Holdings } from './holdings.js';
 
 /** The light at a stop from its measured day; without walls round it, or before they are measured, from the sky alone. */
@@ -73,7 +73,7 @@ export function homeQuestion(
   if (kit === null) return null;
   const stops = walk.stops.flatMap((stop) => {
     const light = lightAt(walk, stop, stop.arriveMin, days.get(stop.id) ?? null);
-    if (light === null || stop.subject.medianM <= kit.focalLengthMm / 1000) return [];
+    if (light === null || !isWithinReach(kit, stop)) return [];
     const input: SetUpInput = { ...setUpInputFor(holdings, walk, stop, kit, light), approach: walk.approach };
     return [{ id: stop.id, input }];
   });

@@ -32,12 +32,15 @@ export function siteOf(holdings: Pick<Holdings, 'districts'>, walk: Pick<Walk, '
 
 const HALF_FIELD_WITHOUT_KIT_DEG = 30;
 
+/** The narrowest field for which light is looked for. */
+const NARROWEST_HALF_DEG = 0.1;
+
 /** Half of the frame's horizontal field, degrees, as the camera is held at the stop. */
 export function halfFieldDeg(kit: KitInHand | null, stop: Pick<Stop, 'framing'>): number {
   if (kit === null) return HALF_FIELD_WITHOUT_KIT_DEG;
   const { body, focalLengthMm } = kit;
   const { horizontalDeg, verticalDeg } = fieldAtDistance({ focalLengthMm, ...body, distanceM: 1 + focalLengthMm / 1000 });
-  return (stop.framing?.isUpright === true ? verticalDeg : horizontalDeg) / 2;
+  return Math.max(NARROWEST_HALF_DEG, (stop.framing?.isUpright === true ? verticalDeg : horizontalDeg) / 2);
 }
 
 const LONGEST_FOR_REACH_S = 1;

@@ -4,6 +4,7 @@ import {
   dialCardAt,
   type Filter,
   filterFor,
+  isWithinReach,
   type KitInHand,
   kitInHand,
   type Lens,
@@ -52,7 +53,7 @@ export interface Card {
 /** Why there is no card, with what to do first. */
 export interface NoCard {
   readonly kind: 'none';
-  readonly reason: 'noWalk' | 'noStop' | 'noKit' | 'skippedDay' | 'badInput';
+  readonly reason: 'noWalk' | 'noStop' | 'noKit' | 'tooNear' | 'skippedDay' | 'badInput';
   readonly detail: string;
 }
 
@@ -77,6 +78,7 @@ export function cardFor(
   if (stop === null) return none('noStop');
   const kit = kitInHand(workspace.kit, walk, stop);
   if (kit === null) return none('noKit');
+  if (!isWithinReach(kit, stop)) return none('tooNear');
   const { standard } = workspace;
   try {
     const light = lightFor(walk, stop, minuteOfDay, day);

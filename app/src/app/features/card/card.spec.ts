@@ -123,6 +123,7 @@ describe('when there is no card, or not this one', () => {
     ['noWalk', { ...WORKSPACE, walks: [] }],
     ['noStop', { ...WORKSPACE, walks: [{ ...WALK, stops: [] }] }],
     ['noKit', { ...WORKSPACE, kit: WORKSPACE.kit.filter(({ kind }) => kind !== 'lens') }],
+    ['tooNear', changed((stop) => ({ ...stop, subject: { ...stop.subject, nearM: 0.01, medianM: 0.02 } }))],
     ['skippedDay', { ...WORKSPACE, walks: [{ ...WALK, day: '2011-12-30', place: { ...WALK.place, timeZone: 'Pacific/Apia' } }] }],
     ['badInput', changed((stop) => ({ ...stop, subject: { ...stop.subject, nearM: 9, farM: 2 } }))],
   ])('says %s', (reason, workspace) => {
@@ -207,7 +208,7 @@ describe('what the camera shows', () => {
       item.kind === 'body' && item.medium === 'film' ? { ...item, inBag: true } : item,
     );
     const film = card('vessen', 640, { ...WORKSPACE, kit, walks: [{ ...WALK, bodyId: 'demo-film-body' }] });
-    expect(note(film, 'iso')).toBe('the roll: Grey 400');
+    expect(note(film, 'iso')).toBe('the roll: Grey 400; expose for the shadows');
     expect(note(film, 'meter')).toContain('put it in by hand');
   });
 });

@@ -26,6 +26,7 @@ const NO_CARD_WORDS = {
   noWalk: 'No walk yet. Start one, or bring the demo back.',
   noStop: 'This walk has no stops yet. Add the first, and its card stands here.',
   noKit: 'The card needs a body and a lens. Add them in Kit.',
+  tooNear: 'They pass nearer than any focus of this lens: take a shorter one, or let them pass farther off.',
   skippedDay: 'The clocks of this place skip this day altogether. Choose another date.',
   badInput: 'The card cannot be worked out with these values.',
 } as const;

@@ -10,6 +10,7 @@ const MISSING_WORDS = {
   noWalk: 'No walk yet: start one in Walk, and its stops can be set up here.',
   noStop: 'This walk has no stops yet: add the first in Walk.',
   noKit: 'A body and a lens are needed: add them in Kit.',
+  tooNear: 'They pass nearer than any focus of this lens: take a shorter one, or let them pass farther off.',
   skippedDay: 'The clocks of this place skip this day altogether: choose another date in Walk.',
   badInput: 'The set-up cannot be worked out with these values.',
 } as const;
