@@ -88,6 +88,7 @@ export {
   LAMPS_ON_BELOW_DEG,
   localDaySpan,
   luxOfEv,
+  LAST_MINUTE,
   MINUTES_PER_DAY,
   type MoonName,
   moonName,
@@ -438,6 +439,8 @@ export {
   STEPS_PER_STOP,
   STOP_STEPS,
   type StopStep,
+  DEG_PER_RAD,
+  RAD_PER_DEG,
 } from './units/index.js';
 export {
   chanceOfAtLeast,

@@ -2,6 +2,8 @@ import { checkTimeZone, type DaySpan, localDaySpan } from './localDay.js';
 
 const MINUTE_MS = 60_000;
 export const MINUTES_PER_DAY = 1440;
+/** Minutes of the day run from 0 to this. */
+export const LAST_MINUTE = MINUTES_PER_DAY - 1;
 
 /** A calendar day whose minutes are those of the clock on the wall, 0..1439, whatever the zone does that day. */
 export interface DayClock {

@@ -5,7 +5,7 @@ export {
   type ArtificialLight,
   LAMPS_ON_BELOW_DEG,
 } from './artificial.js';
-export { type DayClock, dayClock, dayOfYear, MINUTES_PER_DAY } from './dayClock.js';
+export { type DayClock, dayClock, dayOfYear, LAST_MINUTE, MINUTES_PER_DAY } from './dayClock.js';
 export { type CloudByHour, cloudAt, simulatedCloud } from './forecast.js';
 export { checkTimeZone, type DaySpan, localDaySpan } from './localDay.js';
 export { type MoonName, moonName, moonView, type MoonView } from './moon.js';

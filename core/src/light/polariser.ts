@@ -1,7 +1,5 @@
-import { checkBetween, checkFinite, checkOptions } from '../units/index.js';
+import { checkBetween, checkFinite, checkOptions, RAD_PER_DEG } from '../units/index.js';
 import type { SunPosition } from './sunPosition.js';
-
-const RAD = Math.PI / 180;
 
 export interface PolariserView {
   /** Angle between the look and the sun, degrees. */
@@ -15,9 +13,11 @@ export interface PolariserView {
 /** Angle between two directions of the sky, degrees. */
 export function angleBetweenDeg(a: SunPosition, b: SunPosition): number {
   const cosine =
-    Math.sin(a.altitudeDeg * RAD) * Math.sin(b.altitudeDeg * RAD) +
-    Math.cos(a.altitudeDeg * RAD) * Math.cos(b.altitudeDeg * RAD) * Math.cos((a.azimuthDeg - b.azimuthDeg) * RAD);
-  return Math.acos(Math.min(1, Math.max(-1, cosine))) / RAD;
+    Math.sin(a.altitudeDeg * RAD_PER_DEG) * Math.sin(b.altitudeDeg * RAD_PER_DEG) +
+    Math.cos(a.altitudeDeg * RAD_PER_DEG) *
+      Math.cos(b.altitudeDeg * RAD_PER_DEG) *
+      Math.cos((a.azimuthDeg - b.azimuthDeg) * RAD_PER_DEG);
+  return Math.acos(Math.min(1, Math.max(-1, cosine))) / RAD_PER_DEG;
 }
 
 /**
@@ -32,7 +32,7 @@ export function polariserView(options: { readonly sun: SunPosition; readonly loo
     checkBetween(`${name}.altitudeDeg`, altitudeDeg, -90, 90);
   }
   const fromSunDeg = angleBetweenDeg(options.sun, options.look);
-  const cosSquared = Math.cos(fromSunDeg * RAD) ** 2;
+  const cosSquared = Math.cos(fromSunDeg * RAD_PER_DEG) ** 2;
   const polarisation = (0.75 * (1 - cosSquared)) / (1 + cosSquared);
   return { fromSunDeg, polarisation, skyDarkerEv: -Math.log2(1 - polarisation) };
 }
@@ -45,5 +45,5 @@ const INDEX = { water: 1.33, glass: 1.52 } as const;
 
 /** The angle to the surface (not to its normal) at which glare is fully polarised: 90° − atan n, Brewster's law. */
 export function glareAngleDeg(surface: keyof typeof INDEX): number {
-  return 90 - Math.atan(INDEX[surface]) / RAD;
+  return 90 - Math.atan(INDEX[surface]) / RAD_PER_DEG;
 }

@@ -1,7 +1,6 @@
+import { RAD_PER_DEG } from '../units/index.js';
 export type Refraction = 'standard' | 'none';
 export const REFRACTIONS = ['standard', 'none'] as const;
-
-const RAD = Math.PI / 180;
 
 /** Where the formula stops and where nothing is left of it: well below the horizon there is no line of sight to bend. */
 const FORMULA_DOWN_TO_DEG = -0.8333;
@@ -9,7 +8,7 @@ const NOTHING_BELOW_DEG = -2;
 
 /** R = 1.02′ / tan(h + 10.3/(h + 5.11)), h geometric, in degrees. */
 function saemundssonDeg(altitudeDeg: number): number {
-  return 1.02 / Math.tan((altitudeDeg + 10.3 / (altitudeDeg + 5.11)) * RAD) / 60;
+  return 1.02 / Math.tan((altitudeDeg + 10.3 / (altitudeDeg + 5.11)) * RAD_PER_DEG) / 60;
 }
 
 /**

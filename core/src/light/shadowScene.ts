@@ -1,4 +1,4 @@
-import { checkArray, checkBetween, checkFinite, checkOptions } from '../units/index.js';
+import { checkArray, checkBetween, checkFinite, checkOptions, RAD_PER_DEG } from '../units/index.js';
 import { type Building, isStrictlyInside, passesThrough, type Prism, readPrism } from './prisms.js';
 import { type PrismGrid, prismGrid, walkGrid } from './prismGrid.js';
 import type { SunPosition } from './sunPosition.js';
@@ -13,8 +13,6 @@ export interface ScenePoint {
 export interface ShadowScene {
   readonly isSunlit: (options: { readonly point: ScenePoint; readonly sun: SunPosition }) => boolean;
 }
-
-const RAD = Math.PI / 180;
 /** Above this the sun is overhead for every purpose: over 100 m of height the ray moves by less than a micrometre. */
 const OVERHEAD_COS = 1e-8;
 /** Keeps a sun at 10⁻³⁰⁰ degrees from dividing by zero. */
@@ -82,15 +80,15 @@ export function shadowScene(options: { readonly buildings: readonly Building[] }
       if (altitudeDeg <= 0) return false;
       if (heightM >= tallestM) return true;
 
-      const cosAltitude = Math.cos(altitudeDeg * RAD);
+      const cosAltitude = Math.cos(altitudeDeg * RAD_PER_DEG);
       if (cosAltitude < OVERHEAD_COS) return !isRoofed(prisms, eastM, northM, heightM);
       if (grid === null && asked++ >= WITHOUT_GRID) grid = prismGrid(prisms);
-      const azimuth = (azimuthDeg % 360) * RAD;
+      const azimuth = (azimuthDeg % 360) * RAD_PER_DEG;
       ray.x = eastM;
       ray.y = northM;
       ray.dx = Math.sin(azimuth);
       ray.dy = Math.cos(azimuth);
-      const slope = Math.max(Math.sin(altitudeDeg * RAD) / cosAltitude, LEAST_SLOPE);
+      const slope = Math.max(Math.sin(altitudeDeg * RAD_PER_DEG) / cosAltitude, LEAST_SLOPE);
       const blocksRay = (k: number): boolean => blocks(prepared, k, heightM, slope);
       if (grid === null) return !prisms.some((_, k) => blocksRay(k));
       return !walkGrid(grid, ray, (tallestM - heightM) / slope, blocksRay);

@@ -1,3 +1,4 @@
+import { RAD_PER_DEG } from '../units/index.js';
 /**
  * Daylight availability: what sun and sky give in the open, and what a street lets through.
  * Altitudes are geometric. Source: IES Calculation of Daylight Availability (1984) with the figures of
@@ -6,7 +7,6 @@
 
 /** Kilolux of the standard sun outside the air, before the yearly term. */
 const SOLAR_KLX = 127.5;
-const RAD = Math.PI / 180;
 
 interface Sky {
   /** Extinction per airmass; null where no direct sun comes through. */
@@ -78,7 +78,7 @@ export function yearlyTerm(dayOfYear: number): number {
 
 function directLux({ extinction }: Sky, altitudeDeg: number): number {
   if (extinction === null || altitudeDeg <= 0) return 0;
-  return 1000 * SOLAR_KLX * Math.exp(-extinction / Math.sin(altitudeDeg * RAD));
+  return 1000 * SOLAR_KLX * Math.exp(-extinction / Math.sin(altitudeDeg * RAD_PER_DEG));
 }
 
 function interpolateLog(x: number, x0: number, y0: number, x1: number, y1: number): number {
@@ -103,7 +103,7 @@ function twilightLux(depressionDeg: number, atHorizonLux: number, cityFloorLux: 
 const LOW_SUN_DEG = 2;
 
 function diffuseLux({ a, b, c }: Sky, altitudeDeg: number, cityFloorLux: number): number {
-  const above = (deg: number): number => 1000 * (a + b * Math.sin(deg * RAD) ** c);
+  const above = (deg: number): number => 1000 * (a + b * Math.sin(deg * RAD_PER_DEG) ** c);
   if (altitudeDeg >= LOW_SUN_DEG) return above(altitudeDeg);
   if (altitudeDeg >= 0) return interpolateLog(altitudeDeg, 0, 1000 * a, LOW_SUN_DEG, above(LOW_SUN_DEG));
   return twilightLux(-altitudeDeg, 1000 * a, cityFloorLux);
@@ -179,7 +179,7 @@ export function streetLight({
   const wallsLux = wallIncidence * directNormalLux + wallSkyShare * diffuse;
   const daylightShadeLux = Math.max(LEAST_SHADE * diffuse, s * diffuse + reflectance * (1 - s) * wallsLux);
   const shadeLux = daylightShadeLux + lampsLux;
-  const directLevelLux = directNormalLux * Math.max(0, Math.sin(altitudeDeg * RAD));
+  const directLevelLux = directNormalLux * Math.max(0, Math.sin(altitudeDeg * RAD_PER_DEG));
   return {
     diffuseLux: diffuse,
     directNormalLux,

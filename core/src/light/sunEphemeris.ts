@@ -1,3 +1,4 @@
+import { RAD_PER_DEG } from '../units/index.js';
 import { Body, GeoVector, MakeTime, RotateVector, Rotation_EQJ_EQD, SiderealTime } from 'astronomy-engine';
 
 const DAY_MS = 86_400_000;
@@ -80,10 +81,9 @@ export interface SunFromPlace {
 }
 
 export function sunFromPlace(ephemeris: SunEphemeris, latitude: number, longitude: number): SunFromPlace {
-  const RAD = Math.PI / 180;
-  const sinLatitude = Math.sin(latitude * RAD);
-  const cosLatitude = Math.cos(latitude * RAD);
-  const longitudeRad = longitude * RAD;
+  const sinLatitude = Math.sin(latitude * RAD_PER_DEG);
+  const cosLatitude = Math.cos(latitude * RAD_PER_DEG);
+  const longitudeRad = longitude * RAD_PER_DEG;
   const node = new Float64Array(STRIDE);
   let east = 0;
   let north = 0;
@@ -104,10 +104,10 @@ export function sunFromPlace(ephemeris: SunEphemeris, latitude: number, longitud
       const up = z * sinLatitude + m * cosLatitude;
       const level = Math.sqrt(east * east + north * north);
       const geocentric = Math.atan2(up, level);
-      return (geocentric - (SOLAR_PARALLAX_RAD / (node[3] as number)) * level) / RAD;
+      return (geocentric - (SOLAR_PARALLAX_RAD / (node[3] as number)) * level) / RAD_PER_DEG;
     },
     azimuthDeg() {
-      return Math.atan2(east, north) / RAD;
+      return Math.atan2(east, north) / RAD_PER_DEG;
     },
     hourAngleDeg(timeMs) {
       ephemeris.at(timeMs, node);

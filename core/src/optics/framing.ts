@@ -1,11 +1,9 @@
-import { checkAtLeast, checkBetween, checkBeyondFocalLength, checkFinite, checkPositive } from '../units/index.js';
+import { checkAtLeast, checkBetween, checkBeyondFocalLength, checkFinite, checkPositive, DEG_PER_RAD } from '../units/index.js';
 
 /** A standing person, metres. */
 export const PERSON_HEIGHT_M = 1.7;
 /** The height of a camera held to the eye, metres. */
 export const EYE_HEIGHT_M = 1.6;
-
-const DEG = 180 / Math.PI;
 
 /** The side of the sensor that stands upright, and the lens before it. */
 export interface Frame {
@@ -101,7 +99,7 @@ export function tiltForFacade({
   const half = Math.atan2(uprightMm / 2, focalLengthMm);
   const tilt = Math.max(0, Math.atan2(facadeHeightM - eyeHeightM, distanceM) - half);
   const lowestSeenM = eyeHeightM + distanceM * Math.tan(tilt - half);
-  return { tiltDeg: tilt * DEG, footLostM: Math.max(0, Math.min(facadeHeightM, lowestSeenM)) };
+  return { tiltDeg: tilt * DEG_PER_RAD, footLostM: Math.max(0, Math.min(facadeHeightM, lowestSeenM)) };
 }
 
 /**
@@ -120,7 +118,7 @@ export function edgeLeanDeg({
   readonly tiltDeg: number;
 }): number {
   checkBetween('tiltDeg', tiltDeg, -89, 89);
-  return Math.atan2((acrossMm / 2) * Math.tan(tiltDeg / DEG), focalLengthMm) * DEG;
+  return Math.atan2((acrossMm / 2) * Math.tan(tiltDeg / DEG_PER_RAD), focalLengthMm) * DEG_PER_RAD;
 }
 
 /** Two upright things down a street, metres. */

@@ -1,3 +1,4 @@
+import { RAD_PER_DEG } from '../units/index.js';
 import { type Crowd, type DepthAndMotion, HALF_EXTENT_M } from './crowd.js';
 import { scoreOf } from './distances.js';
 import { normalBelowFast } from './normalTable.js';
@@ -12,7 +13,6 @@ export interface CentrePoint {
 
 const SPEED_NODES = 25;
 const SPEED_REACH = 3.5;
-const RAD = Math.PI / 180;
 
 interface Way {
   readonly speedMps: number;
@@ -145,7 +145,7 @@ export function centrePointTable(
   grid: TimeGrid,
 ): DepthAndMotion {
   const { distances, focalLengthMm, smear } = crowd;
-  const cosOffset = Math.cos(offsetDeg * RAD);
+  const cosOffset = Math.cos(offsetDeg * RAD_PER_DEG);
   const shareBelow = (distanceM: number): number => normalBelowFast(scoreOf(distances, distanceM));
   const joint = new Float64Array(apertures.length * grid.count);
   const depth = new Float64Array(apertures.length);

@@ -1,3 +1,4 @@
+import { RAD_PER_DEG } from '../units/index.js';
 import { blurDiscMm, diffractionBlurMm, normalBelow } from '../optics/index.js';
 import { imageSpeedPer } from './crowd.js';
 import { distanceAt } from './distances.js';
@@ -38,8 +39,6 @@ function scoreBelow(share: number): number {
   return (low + high) / 2;
 }
 
-const RAD = Math.PI / 180;
-
 /**
  * As many people as asked for, drawn from the stop's own laws of distance, speed and direction by an even sequence, each
  * with the blur that the set-up leaves on them. Nothing of the chance is worked out from them: they illustrate it.
@@ -54,7 +53,7 @@ export function passersAt({ crowd, input, sharp, controls }: Scene, found: Evalu
     const index = k + 1;
     const distanceM = Math.max(nearestM, distanceAt(crowd.distances, scoreBelow(halton(index, 2))));
     const speedMps = Math.max(0, speeds.meanMps + speeds.spreadMps * scoreBelow(halton(index, 5)));
-    const radians = (travelAngleDeg + travelSpreadDeg * (2 * halton(index, 7) - 1)) * RAD;
+    const radians = (travelAngleDeg + travelSpreadDeg * (2 * halton(index, 7) - 1)) * RAD_PER_DEG;
     const defocus = blurDiscMm({ focalLengthMm, fNumber, focusDistanceM: focusM, objectDistanceM: distanceM });
     const defocusMm = Math.hypot(defocus, diffractionBlurMm(fNumber));
     const isStill = smear.kind === 'nothingMoves';

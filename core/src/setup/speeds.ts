@@ -1,3 +1,4 @@
+import { RAD_PER_DEG } from '../units/index.js';
 import type { Movers } from '../stop/index.js';
 import { normalBelowFast } from './normalTable.js';
 
@@ -31,7 +32,6 @@ export interface AngleNodes {
 /** Gauss–Legendre on −1..1, eight nodes: Abramowitz & Stegun, table 25.4. */
 const GAUSS_NODES = [0.1834346424956498, 0.525532409916329, 0.7966664774136267, 0.9602898564975363];
 const GAUSS_WEIGHTS = [0.362683783378362, 0.3137066458778873, 0.2223810344533745, 0.1012285362903763];
-const RAD = Math.PI / 180;
 
 /** A narrow law of speed makes steps of its curve, which many equal nodes follow better than eight well-placed ones. */
 const NARROW = 0.15;
@@ -66,7 +66,7 @@ export function angleNodes({ travelAngleDeg, travelSpreadDeg, speedMps, speedSpr
           ? gauss(from, to, 1)
           : [...gauss(from, travelAngleDeg, 0.5), ...gauss(travelAngleDeg, to, 0.5)];
   return {
-    radians: Float64Array.from(nodes, ({ deg }) => deg * RAD),
+    radians: Float64Array.from(nodes, ({ deg }) => deg * RAD_PER_DEG),
     weights: Float64Array.from(nodes, ({ weight }) => weight),
   };
 }

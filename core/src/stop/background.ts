@@ -1,3 +1,4 @@
+import { RAD_PER_DEG } from '../units/index.js';
 import {
   angleBetweenDeg,
   apparentSun,
@@ -100,8 +101,6 @@ export interface Face {
   readonly normalDeg: number;
 }
 
-const RAD = Math.PI / 180;
-
 export function faceAt(view: View, light: Omit<LookLight, 'street'>): Face | null {
   const first = view.rays[0];
   if (first?.hit.kind !== 'wall') return null;
@@ -114,11 +113,11 @@ export function faceAt(view: View, light: Omit<LookLight, 'street'>): Face | nul
     const cosine = cosines[k] as number;
     if (litCount === 0 || cosine > 0) lux += wallLux(cosine, view.places.skyShares[place] as number, light);
   });
-  const cosine = Math.cos(sun.altitudeDeg * RAD) * Math.cos((sun.azimuthDeg - normalDeg) * RAD);
+  const cosine = Math.cos(sun.altitudeDeg * RAD_PER_DEG) * Math.cos((sun.azimuthDeg - normalDeg) * RAD_PER_DEG);
   return {
     litShare: litCount / view.rays.length,
     wallEv: evOfLux(lux / (litCount === 0 ? view.rays.length : litCount)),
-    incidenceDeg: Math.acos(Math.min(1, Math.max(-1, cosine))) / RAD,
+    incidenceDeg: Math.acos(Math.min(1, Math.max(-1, cosine))) / RAD_PER_DEG,
     normalDeg,
   };
 }

@@ -1,3 +1,4 @@
+import { RAD_PER_DEG } from '../units/index.js';
 import { ARTIFICIAL_LIGHT } from '../light/index.js';
 import { type CameraReach, FLASH_LIFT } from './cameraReach.js';
 import { bearingGapDeg, isWithinHours, type StopInstant, type StopLight } from './stopLight.js';
@@ -159,12 +160,10 @@ const intoTheSunRamps: RampsOf = (input) => {
   ];
 };
 
-const RAD = Math.PI / 180;
-
 /** Angle between the sun and the square-on look at a wall that the camera faces. */
 function wallIncidenceDeg(shootingBearingDeg: number, { azimuthDeg, altitudeDeg }: StopLight['sun']): number {
-  const cosine = -Math.cos(altitudeDeg * RAD) * Math.cos((azimuthDeg - shootingBearingDeg) * RAD);
-  return Math.acos(Math.min(1, Math.max(-1, cosine))) / RAD;
+  const cosine = -Math.cos(altitudeDeg * RAD_PER_DEG) * Math.cos((azimuthDeg - shootingBearingDeg) * RAD_PER_DEG);
+  return Math.acos(Math.min(1, Math.max(-1, cosine))) / RAD_PER_DEG;
 }
 
 const facadeRamps: RampsOf = ({ instant, light, thresholds }) => {

@@ -1,4 +1,13 @@
-import { angleBetweenDeg, dayClock, dayOfYear, type Place, type SunPosition, sunPosition, sunTrack } from '../light/index.js';
+import {
+  angleBetweenDeg,
+  dayClock,
+  dayOfYear,
+  type Place,
+  type SunPosition,
+  sunPosition,
+  sunTrack,
+  MINUTES_PER_DAY,
+} from '../light/index.js';
 import { areTreesInLeaf, isSpotInSun, type SiteScene } from '../streets/index.js';
 import { checkPositive } from '../units/index.js';
 import { daysFrom, wallClocks } from './yearOfLight.js';
@@ -17,7 +26,6 @@ export interface SameLight {
 
 const DAY_MS = 86_400_000;
 const MINUTE_MS = 60_000;
-const MINUTES = 1440;
 
 interface Nearest {
   readonly apartDeg: number;
@@ -62,7 +70,7 @@ export function sameLightAgain(
     let best: Nearest | null = null;
     const firstMs = msAt(k, 0);
     if (Number.isNaN(firstMs)) return null;
-    for (let minute = 0; minute < MINUTES; minute++) {
+    for (let minute = 0; minute < MINUTES_PER_DAY; minute++) {
       const sample = Math.round((msAt(k, minute) - startMs) / MINUTE_MS);
       const sun = { azimuthDeg: track.azimuthDeg[sample] as number, altitudeDeg: track.altitudeDeg[sample] as number };
       // The height alone tells most minutes off, without a cosine.

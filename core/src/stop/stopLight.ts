@@ -1,3 +1,4 @@
+import { RAD_PER_DEG } from '../units/index.js';
 import {
   apparentSun,
   ARTIFICIAL_LIGHT,
@@ -211,12 +212,10 @@ function evOf(surface: MeteredSurface, instant: StopInstant, lights: Lights, unk
   }
 }
 
-const RAD = Math.PI / 180;
-
 /** Angle between the middle of the frame, level, and the sun. */
 function fromSunDeg(shootingBearingDeg: number, { azimuthDeg, altitudeDeg }: SunPosition): number {
-  const cosine = Math.cos(altitudeDeg * RAD) * Math.cos((azimuthDeg - shootingBearingDeg) * RAD);
-  return Math.acos(Math.min(1, Math.max(-1, cosine))) / RAD;
+  const cosine = Math.cos(altitudeDeg * RAD_PER_DEG) * Math.cos((azimuthDeg - shootingBearingDeg) * RAD_PER_DEG);
+  return Math.acos(Math.min(1, Math.max(-1, cosine))) / RAD_PER_DEG;
 }
 
 /** Spread of daylight's model where nobody has read a meter: what haze and passing cloud do in a quarter of an hour. */
@@ -254,7 +253,7 @@ export function stopLightAt(instant: StopInstant): StopLight {
   const spotSun = walls?.sight.spotSun ?? (castsShadows(cloud) && isSpotSunlit(site.sunGap, sun) ? 1 : 0);
   const isLit = spotSun >= LIT_FROM;
   const throughCrowns = isLit ? spotSun : 1;
-  const toCamera = -Math.cos(altitudeDeg * RAD) * Math.cos((sun.azimuthDeg - site.shootingBearingDeg) * RAD);
+  const toCamera = -Math.cos(altitudeDeg * RAD_PER_DEG) * Math.cos((sun.azimuthDeg - site.shootingBearingDeg) * RAD_PER_DEG);
   const cameraSideLux = street.cameraSideLux + spotSun * street.directNormalLux * Math.max(0, toCamera);
   const litPersonEv = evOfLux(throughCrowns * street.directNormalLux + street.shadeLux / 2);
   const litGroundEv = evOfLux(street.shadeLux + throughCrowns * (street.litGroundLux - street.shadeLux));

@@ -1,7 +1,6 @@
+import { RAD_PER_DEG } from '../units/index.js';
 import { isStrictlyInside, type Prism } from '../light/index.js';
 import type { SpotPoint } from './horizon.js';
-
-const RAD = Math.PI / 180;
 const TOUCH_M = 1e-6;
 
 /** What a look in one direction meets first. */
@@ -63,7 +62,7 @@ function crossingsOf(prism: Prism, number: number, { eastM, northM }: SpotPoint,
 /** The bearing that a wall met from direction (dx, dy) looks to. */
 function facing({ edgeX, edgeY }: Crossing, dx: number, dy: number): number {
   const [nx, ny] = edgeX * -dy + edgeY * dx > 0 ? [-edgeY, edgeX] : [edgeY, -edgeX];
-  return (Math.atan2(nx, ny) / RAD + 360) % 360;
+  return (Math.atan2(nx, ny) / RAD_PER_DEG + 360) % 360;
 }
 
 interface FirstHit {
@@ -125,8 +124,8 @@ export function castRay({
   /** Outlines of water, as prisms of any height. */
   readonly waters?: readonly Prism[];
 }): RayHit {
-  const [dx, dy] = [Math.sin(bearingDeg * RAD), Math.cos(bearingDeg * RAD)];
-  const slope = Math.tan(elevationDeg * RAD);
+  const [dx, dy] = [Math.sin(bearingDeg * RAD_PER_DEG), Math.cos(bearingDeg * RAD_PER_DEG)];
+  const slope = Math.tan(elevationDeg * RAD_PER_DEG);
   const groundAtM = slope < 0 ? (groundM - from.heightM) / slope : Infinity;
   let first: FirstHit | null = null;
   let nearestM = groundAtM;

@@ -1,3 +1,4 @@
+import { RAD_PER_DEG } from '../units/index.js';
 import type { Building, Place } from '../light/index.js';
 import type { Outline } from './shadowPolygons.js';
 import type { Tree } from './trees.js';
@@ -24,19 +25,18 @@ export interface District {
 
 /** Metres of a degree of latitude on the mean sphere of 6,371,008.8 m. */
 const METRES_PER_DEGREE = (Math.PI / 180) * 6_371_008.8;
-const RAD = Math.PI / 180;
 
 /** A place as metres east and north of the origin: equirectangular, within 0.1 % over a town. */
 export function metresFrom(origin: Place, place: Place): { readonly eastM: number; readonly northM: number } {
   const turn = ((place.longitude - origin.longitude + 540) % 360) - 180;
   return {
-    eastM: turn * METRES_PER_DEGREE * Math.cos(origin.latitude * RAD),
+    eastM: turn * METRES_PER_DEGREE * Math.cos(origin.latitude * RAD_PER_DEG),
     northM: (place.latitude - origin.latitude) * METRES_PER_DEGREE,
   };
 }
 
 /** The inverse of `metresFrom`. */
 export function placeAt(origin: Place, { eastM, northM }: { readonly eastM: number; readonly northM: number }): Place {
-  const longitude = origin.longitude + eastM / (METRES_PER_DEGREE * Math.cos(origin.latitude * RAD));
+  const longitude = origin.longitude + eastM / (METRES_PER_DEGREE * Math.cos(origin.latitude * RAD_PER_DEG));
   return { latitude: origin.latitude + northM / METRES_PER_DEGREE, longitude: ((longitude + 540) % 360) - 180 };
 }

@@ -1,3 +1,4 @@
+import { RAD_PER_DEG } from '../units/index.js';
 import type { Prism } from '../light/index.js';
 import { castRay, type WallEdge } from './castRay.js';
 import { type Camera, eyeOf } from './groundGrid.js';
@@ -8,8 +9,6 @@ import { columnsOf, type Look, lookSteps, type View } from './viewRays.js';
  * The façade before the camera. The frame is level, 3:2. Of what the middle half of it meets, the face that most looks meet
  * counts, all of it that is inside the frame, from the ground to its own top or the frame's. docs/formulas.md#facade.
  */
-
-const RAD = Math.PI / 180;
 /** Looks that choose the face: this many heights over the horizon, in shares of the upper half of the frame. */
 const CHOOSING_ROWS = [0, 0.25, 0.5, 0.75] as const;
 /** Samples of the face: columns over the frame, rows from the ground up. */
@@ -27,7 +26,7 @@ interface FrameHalf {
 }
 
 function frameHalfOf({ halfFieldDeg, isFrameUpright = false }: Camera): FrameHalf {
-  const across = Math.tan(Math.min(89, halfFieldDeg) * RAD);
+  const across = Math.tan(Math.min(89, halfFieldDeg) * RAD_PER_DEG);
   return { across, up: across * (isFrameUpright ? 3 / 2 : 2 / 3) };
 }
 
@@ -42,7 +41,7 @@ function wallsMet(camera: Camera, { up }: FrameHalf, prisms: readonly Prism[]): 
   const byFace = new Map<string, Met>();
   for (const offDeg of columnsOf(camera.halfFieldDeg, Infinity)) {
     for (const share of CHOOSING_ROWS) {
-      const elevationDeg = Math.atan(share * up * Math.cos(offDeg * RAD)) / RAD;
+      const elevationDeg = Math.atan(share * up * Math.cos(offDeg * RAD_PER_DEG)) / RAD_PER_DEG;
       const bearingDeg = camera.shootingBearingDeg + offDeg;
       const hit = castRay({ from: eyeOf(camera), bearingDeg, elevationDeg, groundM: camera.groundM, prisms });
       if (hit.kind !== 'wall') continue;
@@ -57,7 +56,7 @@ function wallsMet(camera: Camera, { up }: FrameHalf, prisms: readonly Prism[]): 
 function isOneFace(a: Met, b: Met): boolean {
   const turn = Math.abs(((a.normalDeg - b.normalDeg + 540) % 360) - 180);
   if (turn > SAME_PLANE_DEG) return false;
-  const [nx, ny] = [Math.sin(a.normalDeg * RAD), Math.cos(a.normalDeg * RAD)];
+  const [nx, ny] = [Math.sin(a.normalDeg * RAD_PER_DEG), Math.cos(a.normalDeg * RAD_PER_DEG)];
   const off = (x: number, y: number): number => (x - a.edge.ax) * nx + (y - a.edge.ay) * ny;
   const along = (x: number, y: number): number => (x - a.edge.ax) * ny - (y - a.edge.ay) * nx;
   const isInPlane = [off(b.edge.ax, b.edge.ay), off(b.edge.bx, b.edge.by)].every((m) => Math.abs(m) <= SAME_PLANE_M);
@@ -82,7 +81,7 @@ function mostMet(all: readonly Met[]): readonly Met[] {
 
 /** Level distance at which a bearing meets a wall, metres; null where it passes beside it. */
 function distanceTo({ ax, ay, bx, by }: WallEdge, camera: Camera, bearingDeg: number): number | null {
-  const [dx, dy] = [Math.sin(bearingDeg * RAD), Math.cos(bearingDeg * RAD)];
+  const [dx, dy] = [Math.sin(bearingDeg * RAD_PER_DEG), Math.cos(bearingDeg * RAD_PER_DEG)];
   const [ex, ey] = [bx - ax, by - ay];
   const [ox, oy] = [ax - camera.eastM, ay - camera.northM];
   const across = dx * ey - dy * ex;
@@ -96,19 +95,19 @@ function distanceTo({ ax, ay, bx, by }: WallEdge, camera: Camera, bearingDeg: nu
 function looksAt(face: readonly Met[], camera: Camera, frame: FrameHalf): Look[] {
   const eye = eyeOf(camera);
   return Array.from({ length: COLUMNS }, (_, column) => {
-    const offDeg = Math.atan((((column + 0.5) / COLUMNS) * 2 - 1) * frame.across) / RAD;
+    const offDeg = Math.atan((((column + 0.5) / COLUMNS) * 2 - 1) * frame.across) / RAD_PER_DEG;
     const bearingDeg = camera.shootingBearingDeg + offDeg;
     const nearest = face
       .map(({ edge }) => ({ edge, distanceM: distanceTo(edge, camera, bearingDeg) ?? Infinity }))
       .reduce((best, next) => (next.distanceM < best.distanceM ? next : best));
     if (nearest.distanceM === Infinity) return [];
-    const reachM = nearest.distanceM * Math.cos(offDeg * RAD) * frame.up;
+    const reachM = nearest.distanceM * Math.cos(offDeg * RAD_PER_DEG) * frame.up;
     const lowM = Math.max(camera.groundM, nearest.edge.baseM, eye.heightM - reachM);
     const highM = Math.min(nearest.edge.topM, eye.heightM + reachM);
     if (highM <= lowM) return [];
     return Array.from({ length: ROWS }, (__, row): Look => {
       const heightM = lowM + ((row + 0.5) / ROWS) * (highM - lowM);
-      return [bearingDeg, Math.atan((heightM - eye.heightM) / nearest.distanceM) / RAD];
+      return [bearingDeg, Math.atan((heightM - eye.heightM) / nearest.distanceM) / RAD_PER_DEG];
     });
   }).flat();
 }

@@ -1,3 +1,4 @@
+import { RAD_PER_DEG } from '../units/index.js';
 import { isStrictlyInside, passesThrough, type Prism } from '../light/index.js';
 import type { SpotPoint } from './horizon.js';
 
@@ -7,8 +8,6 @@ export const CELL_M = 0.5;
 export const GRID_CELLS = GRID_SIDE * GRID_SIDE;
 /** Where light falls on a standing person's face, and where the camera is held. */
 export const STANDING_M = 1.6;
-
-const RAD = Math.PI / 180;
 
 /** Metres ahead of the camera of row `row`, and to its right of column `column`. */
 export const aheadOf = (row: number): number => CELL_M / 2 + CELL_M * row;
@@ -32,7 +31,7 @@ export function eyeOf({ eastM, northM, groundM }: Camera): SpotPoint {
 
 /** The place `aheadM` in front of the camera and `asideM` to its right. */
 export function placeBefore(camera: Camera, aheadM: number, asideM: number, aboveGroundM: number): SpotPoint {
-  const [sin, cos] = [Math.sin(camera.shootingBearingDeg * RAD), Math.cos(camera.shootingBearingDeg * RAD)];
+  const [sin, cos] = [Math.sin(camera.shootingBearingDeg * RAD_PER_DEG), Math.cos(camera.shootingBearingDeg * RAD_PER_DEG)];
   return {
     eastM: camera.eastM + aheadM * sin + asideM * cos,
     northM: camera.northM + aheadM * cos - asideM * sin,
@@ -63,7 +62,7 @@ export function seenCells(camera: Camera, prisms: readonly Prism[]): Uint8Array 
   return Uint8Array.from(gridPoints(camera, STANDING_M), (point, cell) => {
     const aheadM = aheadOf(Math.floor(cell / GRID_SIDE));
     const asideM = asideOf(cell % GRID_SIDE);
-    if (Math.abs(Math.atan2(asideM, aheadM)) > camera.halfFieldDeg * RAD) return 0;
+    if (Math.abs(Math.atan2(asideM, aheadM)) > camera.halfFieldDeg * RAD_PER_DEG) return 0;
     const apartM = Math.hypot(aheadM, asideM);
     const ray = {
       x: camera.eastM,

@@ -1,3 +1,4 @@
+import { RAD_PER_DEG } from '../units/index.js';
 /**
  * What stands round a point, by bearing: the altitudes at which a ray from it is blocked. Then sun or shade at a minute
  * is a look-up. Bearings 0.5° apart, altitudes in tenths of a degree; docs/formulas.md#horizon.
@@ -5,9 +6,8 @@
 
 export const HORIZON_BEARINGS = 720;
 const PER_DEGREE = HORIZON_BEARINGS / 360;
-const RAD = Math.PI / 180;
 /** Between two bearings, radians. */
-export const STEP = RAD / PER_DEGREE;
+export const STEP = RAD_PER_DEG / PER_DEGREE;
 export const TENTHS_PER_RADIAN = 1800 / Math.PI;
 /** Over the zenith: no sun gets past it. */
 export const SHUT = 901;
@@ -89,7 +89,7 @@ function belowHeight(tenths: number): number {
  */
 export function uprightSkyShareOf({ groundTenths, hanging }: Horizons, point: number, normalDeg: number): number {
   let sum = 0;
-  const before = (bearing: number): number => Math.max(0, Math.cos(bearing * STEP - normalDeg * RAD));
+  const before = (bearing: number): number => Math.max(0, Math.cos(bearing * STEP - normalDeg * RAD_PER_DEG));
   for (let bearing = 0; bearing < HORIZON_BEARINGS; bearing++) {
     const open = Math.PI / 4 - belowHeight(groundTenths[point * HORIZON_BEARINGS + bearing] as number);
     sum += before(bearing) * open;

@@ -1,6 +1,5 @@
+import { RAD_PER_DEG } from '../units/index.js';
 import { aheadOf, asideOf, CELL_M, GRID_CELLS, GRID_SIDE } from './groundGrid.js';
-
-const RAD = Math.PI / 180;
 
 /** The largest 4-connected lit patch of the ground in front of the camera. */
 export interface LitPatch {
@@ -49,7 +48,7 @@ export function largestPatch(lit: Uint8Array, travelAngleDeg: number): LitPatch 
     if (best === null || count > best.length) best = queue.slice(0, count);
   }
   if (best === null) return null;
-  const [ahead, aside] = [Math.cos(travelAngleDeg * RAD), Math.sin(travelAngleDeg * RAD)];
+  const [ahead, aside] = [Math.cos(travelAngleDeg * RAD_PER_DEG), Math.sin(travelAngleDeg * RAD_PER_DEG)];
   let [sumAhead, sumAside] = [0, 0];
   const reach = [Infinity, -Infinity, Infinity, -Infinity];
   for (const cell of best) {

@@ -1,5 +1,5 @@
 import type { Building } from '../light/index.js';
-import { checkFinite, checkOptions, checkPositive } from '../units/index.js';
+import { checkFinite, checkOptions, checkPositive, RAD_PER_DEG } from '../units/index.js';
 
 /** A street by its cut alone, where no footprints are known. */
 export interface StreetSection {
@@ -11,7 +11,6 @@ export interface StreetSection {
 /** Walls this long either way and this deep hide what lies behind them at every altitude that matters. */
 const HALF_LENGTH_M = 300;
 const DEPTH_M = 12;
-const RAD = Math.PI / 180;
 
 /** The two rows of a street round a stop at the origin, which stands on the left or right pavement or in the middle. */
 export function sectionBuildings(options: {
@@ -25,7 +24,7 @@ export function sectionBuildings(options: {
   checkFinite('axisDeg', axisDeg);
   checkPositive('widthM', widthM);
   const asideM = { left: -widthM * 0.35, middle: 0, right: widthM * 0.35 }[pavement];
-  const [sin, cos] = [Math.sin(axisDeg * RAD), Math.cos(axisDeg * RAD)];
+  const [sin, cos] = [Math.sin(axisDeg * RAD_PER_DEG), Math.cos(axisDeg * RAD_PER_DEG)];
   const place = (along: number, aside: number): readonly [number, number] => {
     const across = aside - asideM;
     return [along * sin + across * cos, along * cos - across * sin];

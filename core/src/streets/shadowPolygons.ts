@@ -1,6 +1,5 @@
+import { RAD_PER_DEG } from '../units/index.js';
 import type { Building, SunPosition } from '../light/index.js';
-
-const RAD = Math.PI / 180;
 /** Under this the shadow leaves every plan. */
 const LOWEST_DEG = 0.5;
 
@@ -21,8 +20,8 @@ function isAnticlockwise(ring: Outline): boolean {
  */
 export function shadowPolygons({ building, sun }: { readonly building: Building; readonly sun: SunPosition }): readonly Outline[] {
   if (sun.altitudeDeg < LOWEST_DEG) return [];
-  const reach = 1 / Math.tan(sun.altitudeDeg * RAD);
-  const [dx, dy] = [-Math.sin(sun.azimuthDeg * RAD) * reach, -Math.cos(sun.azimuthDeg * RAD) * reach];
+  const reach = 1 / Math.tan(sun.altitudeDeg * RAD_PER_DEG);
+  const [dx, dy] = [-Math.sin(sun.azimuthDeg * RAD_PER_DEG) * reach, -Math.cos(sun.azimuthDeg * RAD_PER_DEG) * reach];
   const ring = isAnticlockwise(building.footprint) ? building.footprint : [...building.footprint].reverse();
   const moved = (heightM: number): Outline => ring.map(([x, y]) => [x + dx * heightM, y + dy * heightM] as const);
   const low = moved(building.baseM ?? 0);

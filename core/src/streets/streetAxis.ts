@@ -1,5 +1,5 @@
 import { type Building, readPrism } from '../light/index.js';
-import { checkOptions } from '../units/index.js';
+import { checkOptions, RAD_PER_DEG } from '../units/index.js';
 import { castRay } from './castRay.js';
 import { STANDING_M } from './groundGrid.js';
 
@@ -15,7 +15,6 @@ export interface StreetShape {
 }
 
 const FARTHEST_M = 150;
-const RAD = Math.PI / 180;
 
 /**
  * The street round a place: its axis is the direction in which one sees farthest both ways, its width the distance between
@@ -48,7 +47,7 @@ export function streetShape(options: {
   const side = (turn: number): { freeM: number; heightM: number } | null => {
     const near = Array.from({ length: 31 }, (_, k) => k - 15).flatMap((off) => {
       const { freeM, prism } = at(axisDeg + turn + off);
-      return prism === null ? [] : [{ freeM: freeM * Math.cos(off * RAD), heightM: prism.heightM }];
+      return prism === null ? [] : [{ freeM: freeM * Math.cos(off * RAD_PER_DEG), heightM: prism.heightM }];
     });
     return near.length === 0
       ? null

@@ -1,3 +1,4 @@
+import { RAD_PER_DEG } from '../units/index.js';
 import type { ShadowScene, SunPosition } from '../light/index.js';
 import type { StreetShape } from './streetAxis.js';
 
@@ -20,8 +21,6 @@ export interface StreetCut {
   /** Height of the sun as the cut shows it, from the left horizon (0) over the zenith (90) to the right one (180). */
   readonly profileDeg: number | null;
 }
-
-const RAD = Math.PI / 180;
 const STEP_M = 0.1;
 /** In front of a wall, so that it does not stand in its own light. */
 const BEFORE_WALL_M = 0.01;
@@ -43,8 +42,8 @@ function spansAlong(fromM: number, toM: number, isLit: (atM: number) => boolean)
 /** Sun across the street: its bearing against the axis turned into the plane of the cut. */
 function profileOf(axisDeg: number, { azimuthDeg, altitudeDeg }: SunPosition): number | null {
   if (altitudeDeg <= 0) return null;
-  const right = Math.cos(altitudeDeg * RAD) * Math.sin((azimuthDeg - axisDeg) * RAD);
-  return Math.atan2(Math.sin(altitudeDeg * RAD), -right) / RAD;
+  const right = Math.cos(altitudeDeg * RAD_PER_DEG) * Math.sin((azimuthDeg - axisDeg) * RAD_PER_DEG);
+  return Math.atan2(Math.sin(altitudeDeg * RAD_PER_DEG), -right) / RAD_PER_DEG;
 }
 
 /** The cut through the street at a place at one moment, its lit parts by rays at every tenth of a metre. */
@@ -64,7 +63,7 @@ export function streetCut({
   readonly sun: SunPosition;
 }): StreetCut {
   const { axisDeg, widthM, leftM, leftHeightM, rightHeightM } = shape;
-  const [acrossE, acrossN] = [Math.cos(axisDeg * RAD), -Math.sin(axisDeg * RAD)];
+  const [acrossE, acrossN] = [Math.cos(axisDeg * RAD_PER_DEG), -Math.sin(axisDeg * RAD_PER_DEG)];
   const isLit = (rightM: number, heightM: number): boolean =>
     scene.isSunlit({
       point: { eastM: eastM + rightM * acrossE, northM: northM + rightM * acrossN, heightM: groundM + heightM },

@@ -1,11 +1,10 @@
+import { RAD_PER_DEG } from '../units/index.js';
 import type { Prism, SunPosition } from '../light/index.js';
 import { castRay, type RayHit } from './castRay.js';
 import { type Camera, eyeOf } from './groundGrid.js';
 import { type BearingMask, isOpen, type SkyDirection, type SpotPoint } from './horizon.js';
 import { STANDING_M } from './groundGrid.js';
 import { type Places, placeSteps } from './wallsSeen.js';
-
-const RAD = Math.PI / 180;
 /** Heights on the subject behind which the background is looked at. */
 export const SUBJECT_HEIGHTS_M = [1.3, 1.45, 1.6, 1.75] as const;
 const WIDEST_COLUMNS_DEG = 12;
@@ -60,7 +59,7 @@ export function* lookSteps(
 export function backgroundSteps(camera: Camera, subjectM: number, around: Around, sunMask: BearingMask): Generator<number, View> {
   const looks = columnsOf(camera.halfFieldDeg, WIDEST_COLUMNS_DEG).flatMap((offDeg) =>
     SUBJECT_HEIGHTS_M.map(
-      (heightM) => [camera.shootingBearingDeg + offDeg, Math.atan((heightM - STANDING_M) / subjectM) / RAD] as const,
+      (heightM) => [camera.shootingBearingDeg + offDeg, Math.atan((heightM - STANDING_M) / subjectM) / RAD_PER_DEG] as const,
     ),
   );
   return lookSteps(camera, looks, around, sunMask);
@@ -74,7 +73,7 @@ export function incidenceOn({ hit, place }: ViewRay, places: Places, sun: SunPos
   if (hit.kind !== 'wall' && hit.kind !== 'ground') return 0;
   const cosine =
     hit.kind === 'ground'
-      ? Math.sin(sun.altitudeDeg * RAD)
-      : Math.cos(sun.altitudeDeg * RAD) * Math.cos((sun.azimuthDeg - hit.normalDeg) * RAD);
+      ? Math.sin(sun.altitudeDeg * RAD_PER_DEG)
+      : Math.cos(sun.altitudeDeg * RAD_PER_DEG) * Math.cos((sun.azimuthDeg - hit.normalDeg) * RAD_PER_DEG);
   return cosine > 0 && isOpen(places.horizons, place, direction) ? cosine : 0;
 }

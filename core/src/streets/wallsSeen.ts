@@ -1,3 +1,4 @@
+import { RAD_PER_DEG } from '../units/index.js';
 import type { Prism, SunPosition } from '../light/index.js';
 import { castRay } from './castRay.js';
 import {
@@ -11,8 +12,6 @@ import {
   uprightSkyShareOf,
 } from './horizon.js';
 import { horizonSteps } from './measureHorizon.js';
-
-const RAD = Math.PI / 180;
 const RINGS = 6;
 const SPOKES = 24;
 
@@ -33,7 +32,7 @@ export interface WallsSeen {
 }
 
 /** sin² of the ring's height is its share of what a level plate gets from an even sky. */
-const ringDeg = (ring: number): number => Math.asin(Math.sqrt((ring + 0.5) / RINGS)) / RAD;
+const ringDeg = (ring: number): number => Math.asin(Math.sqrt((ring + 0.5) / RINGS)) / RAD_PER_DEG;
 
 /** The bearings that lie in front of a wall: of the others no light reaches it. One mask for all walls that face alike. */
 function masksBefore(): (normalDeg: number) => BearingMask {
@@ -41,7 +40,7 @@ function masksBefore(): (normalDeg: number) => BearingMask {
   return (normalDeg) => {
     const mask =
       known.get(normalDeg) ??
-      EVERY_BEARING.map((_, bearing) => (Math.cos(((bearing * 360) / HORIZON_BEARINGS - normalDeg) * RAD) > -0.01 ? 1 : 0));
+      EVERY_BEARING.map((_, bearing) => (Math.cos(((bearing * 360) / HORIZON_BEARINGS - normalDeg) * RAD_PER_DEG) > -0.01 ? 1 : 0));
     known.set(normalDeg, mask);
     return mask;
   };
@@ -111,10 +110,10 @@ export function lightOnWalls(
   direction: SkyDirection,
 ): { readonly litShare: number; readonly wallIncidence: number } {
   if (metCount === 0) return { litShare: 0, wallIncidence: 0 };
-  const cosAltitude = Math.cos(sun.altitudeDeg * RAD);
+  const cosAltitude = Math.cos(sun.altitudeDeg * RAD_PER_DEG);
   let [lit, incidence] = [0, 0];
   for (let k = 0; k < normalsDeg.length; k++) {
-    const cosine = cosAltitude * Math.cos((sun.azimuthDeg - (normalsDeg[k] as number)) * RAD);
+    const cosine = cosAltitude * Math.cos((sun.azimuthDeg - (normalsDeg[k] as number)) * RAD_PER_DEG);
     if (cosine <= 0 || !isOpen(places.horizons, k, direction)) continue;
     lit++;
     incidence += cosine;

@@ -1,3 +1,4 @@
+export { DEG_PER_RAD, RAD_PER_DEG } from './angle.js';
 export {
   checkArray,
   checkAtLeast,

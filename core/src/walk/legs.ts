@@ -1,8 +1,8 @@
+import { RAD_PER_DEG } from '../units/index.js';
 import type { Place } from '../light/index.js';
 import type { Stop } from '../stop/index.js';
 
 const EARTH_RADIUS_M = 6_371_008.8;
-const RAD = Math.PI / 180;
 /** Streets are longer than the crow flies: the usual factor in an old town. */
 const DETOUR = 1.25;
 /** A leg between stops of which one has no position yet. */
@@ -10,9 +10,10 @@ const UNKNOWN_LEG_M = 400;
 
 /** Great-circle distance on the mean sphere, metres (haversine). */
 export function distanceBetweenM(a: Place, b: Place): number {
-  const half = (deg: number): number => Math.sin((deg * RAD) / 2) ** 2;
+  const half = (deg: number): number => Math.sin((deg * RAD_PER_DEG) / 2) ** 2;
   const chord =
-    half(b.latitude - a.latitude) + Math.cos(a.latitude * RAD) * Math.cos(b.latitude * RAD) * half(b.longitude - a.longitude);
+    half(b.latitude - a.latitude) +
+    Math.cos(a.latitude * RAD_PER_DEG) * Math.cos(b.latitude * RAD_PER_DEG) * half(b.longitude - a.longitude);
   return 2 * EARTH_RADIUS_M * Math.asin(Math.min(1, Math.sqrt(chord)));
 }
 

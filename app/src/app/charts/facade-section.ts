@@ -1,3 +1,4 @@
+import { RAD_PER_DEG } from '@roam-dial/core';
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { elementWidth } from './element-size';
 
@@ -7,7 +8,6 @@ const TOP_PX = 14;
 const GROUND_PX = 26;
 const HEIGHT_PX = 220;
 const FACADE_PX = 14;
-const DEG = Math.PI / 180;
 
 /**
  * The street cut across before a façade, to scale: the façade, the camera at the eye, and what its frame takes in at the
@@ -99,7 +99,7 @@ export class FacadeSection {
     const xOf = (distanceM: number): number => facadeX - distanceM * px;
     const yOf = (heightM: number): number => groundY - heightM * px;
     const [distanceM, eyeM] = [this.distanceM(), this.eyeHeightM()];
-    const hitM = (angleDeg: number): number => eyeM + distanceM * Math.tan(Math.max(-89, Math.min(89, angleDeg)) * DEG);
+    const hitM = (angleDeg: number): number => eyeM + distanceM * Math.tan(Math.max(-89, Math.min(89, angleDeg)) * RAD_PER_DEG);
     const [topM, footM] = [hitM(this.tiltDeg() + this.halfAngleDeg()), hitM(this.tiltDeg() - this.halfAngleDeg())];
     const seenTopM = Math.min(this.facadeHeightM(), topM);
     const seenFootM = Math.max(0, footM);

@@ -1,4 +1,4 @@
-import { aheadOf, asideOf, CELL_M, GRID_SIDE, type Outline } from '@roam-dial/core';
+import { aheadOf, asideOf, CELL_M, GRID_SIDE, type Outline, RAD_PER_DEG } from '@roam-dial/core';
 
 export interface Viewpoint {
   readonly eastM: number;
@@ -6,11 +6,9 @@ export interface Viewpoint {
   readonly shootingBearingDeg: number;
 }
 
-const RAD = Math.PI / 180;
-
 /** Metres ahead and to the right of a viewpoint as metres east and north. */
 export function placeFrom({ eastM, northM, shootingBearingDeg }: Viewpoint, aheadM: number, asideM: number): [number, number] {
-  const [sin, cos] = [Math.sin(shootingBearingDeg * RAD), Math.cos(shootingBearingDeg * RAD)];
+  const [sin, cos] = [Math.sin(shootingBearingDeg * RAD_PER_DEG), Math.cos(shootingBearingDeg * RAD_PER_DEG)];
   return [eastM + aheadM * sin + asideM * cos, northM + aheadM * cos - asideM * sin];
 }
 
@@ -54,5 +52,5 @@ export function litBorder(lit: Uint8Array, view: Viewpoint): readonly (readonly 
 
 /** Bearing from one place to another, 0 <= b < 360. */
 export function bearingBetween([fromE, fromN]: readonly [number, number], [toE, toN]: readonly [number, number]): number {
-  return (Math.atan2(toE - fromE, toN - fromN) / RAD + 360) % 360;
+  return (Math.atan2(toE - fromE, toN - fromN) / RAD_PER_DEG + 360) % 360;
 }

@@ -1,3 +1,4 @@
+import { MINUTES_PER_DAY } from '@roam-dial/core';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 
 /** Minutes of the day that the charts of one walk share. */
@@ -12,16 +13,15 @@ export function isSameDomain(a: TimeDomain, b: TimeDomain): boolean {
 }
 
 const HOUR_MIN = 60;
-const DAY_MIN = 1440;
 const MARGIN_MIN = 40;
 
 /** Whole hours round all stays, with room at both ends; a whole day where there are none. */
 export function timeDomain(stays: readonly { readonly arriveMin: number; readonly leaveMin: number }[]): TimeDomain {
-  if (stays.length === 0) return { fromMin: 0, toMin: DAY_MIN };
+  if (stays.length === 0) return { fromMin: 0, toMin: MINUTES_PER_DAY };
   const first = Math.min(...stays.map(({ arriveMin }) => arriveMin)) - MARGIN_MIN;
   const last = Math.max(...stays.map(({ leaveMin }) => leaveMin)) + MARGIN_MIN;
   const fromMin = Math.max(0, Math.floor(first / HOUR_MIN) * HOUR_MIN);
-  const toMin = Math.min(DAY_MIN, Math.ceil(last / HOUR_MIN) * HOUR_MIN);
+  const toMin = Math.min(MINUTES_PER_DAY, Math.ceil(last / HOUR_MIN) * HOUR_MIN);
   return { fromMin: Math.min(fromMin, toMin - 2 * HOUR_MIN), toMin };
 }
 

@@ -8,6 +8,7 @@ import {
   type Stop,
   type StopStep,
   type Walk,
+  LAST_MINUTE,
 } from '@roam-dial/core';
 import { GAZETTEER } from './gazetteer';
 
@@ -98,11 +99,10 @@ const QUIET_DAY = Array.from({ length: 24 }, (_, hour) => (hour >= 8 && hour < 2
 const FIRST_ARRIVAL_MIN = 9 * 60;
 const STAY_MIN = 30;
 const BETWEEN_MIN = 15;
-const LAST_MIN = 1439;
 
 /** A stop after another, or the first of a walk. */
 export function newStop(id: string, after: Stop | undefined): Stop {
-  const arriveMin = Math.min(LAST_MIN, after === undefined ? FIRST_ARRIVAL_MIN : after.leaveMin + BETWEEN_MIN);
+  const arriveMin = Math.min(LAST_MINUTE, after === undefined ? FIRST_ARRIVAL_MIN : after.leaveMin + BETWEEN_MIN);
   return {
     id,
     name: 'New stop',
@@ -127,7 +127,7 @@ export function newStop(id: string, after: Stop | undefined): Stop {
     hours: null,
     lightOffsetEv: 0,
     arriveMin,
-    leaveMin: Math.min(LAST_MIN, arriveMin + STAY_MIN),
+    leaveMin: Math.min(LAST_MINUTE, arriveMin + STAY_MIN),
     walkMin: null,
     lensId: after?.lensId ?? null,
     focalLengthMm: after?.focalLengthMm ?? null,

@@ -9,6 +9,7 @@ import {
   type Stop,
   type Walk,
   zoneForIntent,
+  LAST_MINUTE,
 } from '@roam-dial/core';
 import type { Workspace } from '../data/workspace';
 
@@ -85,20 +86,18 @@ export const moveStop = (walkId: string, from: number, to: number): WorkspaceCha
     const rest = stops.filter((_, k) => k !== from);
     return [...rest.slice(0, to), moving, ...rest.slice(to)];
   });
-
-const LAST_MIN = 1439;
 const SHORTEST_STAY_MIN = 1;
 
 /** Arrival moves the whole stay; within the day. */
 export function withArrival(stop: Stop, minute: number): Stop {
   const stay = stop.leaveMin - stop.arriveMin;
-  const arriveMin = Math.min(LAST_MIN - Math.max(0, stay), Math.max(0, Math.round(minute)));
+  const arriveMin = Math.min(LAST_MINUTE - Math.max(0, stay), Math.max(0, Math.round(minute)));
   return { ...stop, arriveMin, leaveMin: arriveMin + stay };
 }
 
 /** Leaving stretches the stay; never before arrival. */
 export function withLeaving(stop: Stop, minute: number): Stop {
-  const leaveMin = Math.min(LAST_MIN, Math.max(stop.arriveMin + SHORTEST_STAY_MIN, Math.round(minute)));
+  const leaveMin = Math.min(LAST_MINUTE, Math.max(stop.arriveMin + SHORTEST_STAY_MIN, Math.round(minute)));
   return { ...stop, leaveMin };
 }
 

@@ -1,3 +1,4 @@
+import { LAST_MINUTE } from '@roam-dial/core';
 import { Injectable, inject } from '@angular/core';
 import { NavigationEnd, Router } from '@angular/router';
 import { BehaviorSubject, distinctUntilChanged, filter, map, type Observable, Subject, switchMap, timer } from 'rxjs';
@@ -8,8 +9,6 @@ export interface AddressSelection {
   readonly stopId: string | null;
   readonly minuteOfDay: number | null;
 }
-
-const LAST_MIN = 1439;
 const REST_MS = 250;
 
 /** `15:36` as minutes from midnight; null for what is no time. */
@@ -17,7 +16,7 @@ export function parseClock(text: string | null): number | null {
   const hit = /^(\d{1,2}):(\d{2})$/.exec(text ?? '');
   if (hit === null) return null;
   const minute = Number(hit[1]) * 60 + Number(hit[2]);
-  return Number(hit[2]) < 60 && minute <= LAST_MIN ? minute : null;
+  return Number(hit[2]) < 60 && minute <= LAST_MINUTE ? minute : null;
 }
 
 export function clockText(minuteOfDay: number): string {
@@ -60,7 +59,7 @@ export class SelectionStore {
   }
 
   setMinute(minuteOfDay: number): void {
-    const minute = Math.min(LAST_MIN, Math.max(0, Math.round(minuteOfDay)));
+    const minute = Math.min(LAST_MINUTE, Math.max(0, Math.round(minuteOfDay)));
     this.unwrittenMinute = minute;
     this.subject.next({ ...this.subject.value, minuteOfDay: minute });
     this.movedMinute.next();

@@ -15,6 +15,7 @@ import { ChangeDetectionStrategy, Component, input, output } from '@angular/core
   `,
   styleUrl: './field.scss',
   styles: `
+    @use 'phone';
     .check {
       display: flex;
       align-items: center;
@@ -29,7 +30,7 @@ import { ChangeDetectionStrategy, Component, input, output } from '@angular/core
       margin: 0;
       flex: none;
     }
-    @media (max-width: 719px) {
+    @include phone.below {
       .check {
         min-height: 48px;
       }

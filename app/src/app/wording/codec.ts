@@ -8,6 +8,7 @@ import {
   parseEntry,
   type Settings,
   STEPS_PER_STOP,
+  LAST_MINUTE,
 } from '@roam-dial/core';
 
 /** How a field reads and writes its value, and what one step up or down is. */
@@ -125,8 +126,6 @@ export function bearingCodec(): Codec<number> {
   };
 }
 
-const LAST_MIN = 1439;
-
 /** Time of day as minutes from midnight; reads 15:36, 1536, 3.36 pm, 9. */
 export function clockCodec(clock: Settings['clock'], format: (minute: number) => string): Codec<number> {
   return {
@@ -141,7 +140,7 @@ export function clockCodec(clock: Settings['clock'], format: (minute: number) =>
       if (hours > 23 || minutes > 59) return { ok: false, message: `“${text}” is not a time of day; try ${example}` };
       return { ok: true, value: hours * 60 + minutes };
     },
-    step: (minute, direction) => Math.min(LAST_MIN, Math.max(0, minute + direction * 5)),
+    step: (minute, direction) => Math.min(LAST_MINUTE, Math.max(0, minute + direction * 5)),
     inputMode: 'text',
   };
 }

@@ -36,6 +36,7 @@ const MOST_MARKS = 40;
     </details>
   `,
   styles: `
+    @use 'phone';
     summary {
       min-height: 24px;
       padding: 4px 0;
@@ -50,7 +51,7 @@ const MOST_MARKS = 40;
       gap: var(--space-3);
       margin-bottom: var(--space-2);
     }
-    @media (max-width: 719px) {
+    @include phone.below {
       .mark {
         grid-template-columns: 1fr 1fr;
       }

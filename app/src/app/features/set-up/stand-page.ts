@@ -17,6 +17,7 @@ import {
   standWhereTopsMeetM,
   type Stop,
   tiltForFacade,
+  DEG_PER_RAD,
 } from '@roam-dial/core';
 import { FacadeSection } from '../../charts/facade-section';
 import { FrameView } from '../../charts/frame-view';
@@ -28,8 +29,6 @@ import { CheckField } from '../../ui/check-field';
 import { ValueField } from '../../ui/value-field';
 import { distanceCodec } from '../../wording/codec';
 import { RoomState } from './room-state';
-
-const DEG = 180 / Math.PI;
 /** Every full stop of the table is shown; the rest would not fit a hand. */
 const MOST_COLUMNS = 7;
 const HALF_FRAME = 0.5;
@@ -121,7 +120,7 @@ export class StandPage {
       facadeHeightM,
       distanceText: wording.distance(distanceM),
       tiltDeg: tilt.tiltDeg,
-      halfAngleDeg: Math.atan2(frame.uprightMm / 2, focalLengthMm) * DEG,
+      halfAngleDeg: Math.atan2(frame.uprightMm / 2, focalLengthMm) * DEG_PER_RAD,
       marks: [
         { distanceM: stand.fromEyeM, text: `level from ${wording.distance(stand.fromEyeM)}` },
         { distanceM: stand.fromHalfwayM, text: wording.distance(stand.fromHalfwayM) },

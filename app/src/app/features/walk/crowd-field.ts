@@ -24,6 +24,7 @@ const LEVELS = ['empty', 'few', 'busy', 'packed'] as const;
   `,
   styleUrl: '../../ui/field.scss',
   styles: `
+    @use 'phone';
     .hours {
       display: grid;
       grid-template-columns: repeat(12, minmax(24px, 1fr));
@@ -53,7 +54,7 @@ const LEVELS = ['empty', 'few', 'busy', 'packed'] as const;
       line-height: 14px;
       text-align: left;
     }
-    @media (max-width: 719px) {
+    @include phone.below {
       .hours {
         grid-template-columns: repeat(6, minmax(48px, 1fr));
       }
