@@ -16,7 +16,7 @@ export class AppPage {
 
   async open(path = '/'): Promise<void> {
     await this.page.goto(path);
-    await expect(this.page.locator('rd-root main').or(this.page.locator('rd-card-room')).first()).toBeVisible();
+    await expect(this.page.locator('rd-root main').or(this.page.locator('rd-card-in-hand')).first()).toBeVisible();
     await expect(
       this.card.or(this.page.getByText('No walk yet').first()).or(this.page.getByText('This walk has no stops yet')).first(),
     ).toBeVisible();

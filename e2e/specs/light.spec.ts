@@ -48,9 +48,9 @@ test.describe('the light of a stop', () => {
 
   test('says how long it lasts and why it ends, and follows the time', async ({ app }) => {
     const { page } = app;
-    const left = page.locator('rd-light-room .headline');
+    const left = page.locator('rd-light-view .headline');
     await expect(left).toHaveText(/^Good for 2 h/);
-    await expect(page.locator('rd-light-room .left')).toContainText(/Until 17:0\d, when the patch gets too small/);
+    await expect(page.locator('rd-light-view .left')).toContainText(/Until 17:0\d, when the patch gets too small/);
     await expect(figure(app, 'Lit patch')).toContainText(/m square/);
     const before = await figure(app, 'Lit patch').textContent();
     const plan = page.getByRole('group', { name: /^Plan of Orrel/ });
@@ -131,12 +131,12 @@ test.describe('the light of a stop', () => {
       page.getByLabel('Forecast file').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
     await csv('clouds.csv', 'hour,cloud\n0,100 %\n23,100 %\n');
     await expect(page.getByText('Your own forecast, by the hour.')).toBeVisible();
-    await expect(page.locator('rd-light-room .headline')).toHaveText('No light for this picture today');
+    await expect(page.locator('rd-light-view .headline')).toHaveText('No light for this picture today');
     await csv('bad.csv', 'hour,cloud\n25,0.1\n');
     await expect(page.getByRole('alert')).toContainText('bad.csv: “25” is no hour from 0 to 23. (line 2) Nothing was changed.');
     await expect(page.getByText('Your own forecast, by the hour.')).toBeVisible();
     await page.getByRole('button', { name: 'Back to one figure' }).click();
-    await expect(page.locator('rd-light-room .headline')).toHaveText(/^Good for/);
+    await expect(page.locator('rd-light-view .headline')).toHaveText(/^Good for/);
     await expect(page.getByText(/stops darker/)).toBeVisible();
     await expect(page.getByText(/waxing crescent/).first()).toBeVisible();
   });
@@ -148,12 +148,12 @@ test.describe('the light of a stop', () => {
     await page.getByLabel('Side of the lit square: full').press('Enter');
     await page.getByLabel('Side of the lit square: opens').fill('5');
     await page.getByLabel('Side of the lit square: opens').press('Enter');
-    await expect(page.locator('rd-light-room .headline')).toHaveText('No light for this picture today');
+    await expect(page.locator('rd-light-view .headline')).toHaveText('No light for this picture today');
     await page.getByLabel('Side of the lit square: opens').fill('9');
     await page.getByLabel('Side of the lit square: opens').press('Enter');
     await expect(page.getByRole('alert')).toContainText('must be below the full figure');
     await page.getByRole('button', { name: 'Side of the lit square: back to the default' }).click();
-    await expect(page.locator('rd-light-room .headline')).toHaveText(/^Good for/);
+    await expect(page.locator('rd-light-view .headline')).toHaveText(/^Good for/);
   });
 });
 
@@ -225,7 +225,7 @@ test.describe('the buildings of a walk', () => {
     expect(file.suggestedFilename()).toBe('Orrel, invented.geojson');
     await page.getByLabel('Map file').setInputFiles(await file.path());
     await expect(page.getByText('Read: 150 with a height, 0 by their levels, 0 assumed 9 m high.')).toBeVisible();
-    await expect(page.locator('rd-light-room .headline')).toHaveText(/^Good for 2 h/);
+    await expect(page.locator('rd-light-view .headline')).toHaveText(/^Good for 2 h/);
   });
 
   test('can be none: the street by its two walls instead', async ({ app }) => {

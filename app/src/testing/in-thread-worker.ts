@@ -1,4 +1,4 @@
-import { LightDesk, type LightQuestion } from '../app/workers/light-desk';
+import { MeasuredLight, type LightQuestion } from '../app/workers/measured-light';
 import { mapSteps } from '../app/workers/map-desk';
 import { setUpSteps } from '../app/workers/set-up-desk';
 import { runSteps, type ToWorker } from '../app/workers/steps';
@@ -38,6 +38,6 @@ const made = <Question>(stepsFor: (question: Question) => Generator<unknown, unk
 export const createSetUpWorker = (): Worker => made(setUpSteps);
 export const createMapWorker = (): Worker => made(mapSteps);
 export function createLightWorker(): Worker {
-  const desk = new LightDesk();
+  const desk = new MeasuredLight();
   return made((question: LightQuestion) => desk.answer(question));
 }

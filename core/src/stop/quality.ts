@@ -98,9 +98,9 @@ export function candidRamps({ light, instant, thresholds }: QualityInput, side: 
 const poolRamps: RampsOf = ({ light, instant, thresholds }) => {
   const contrast: Ramp = { reason: 'contrast', value: over(light.contrastEv, thresholds.poolContrastEv) };
   if (instant.walls === undefined) return [gate('sunGap', light.isLit), contrast];
-  const { squareM, litShare, patch } = instant.walls.sight;
+  const { squareSideM, litShare, patch } = instant.walls.sight;
   return [
-    { reason: 'patchSize', value: over(squareM, thresholds.poolSquareM) },
+    { reason: 'patchSize', value: over(squareSideM, thresholds.poolSquareM) },
     { reason: 'patchSize', value: over(litShare, thresholds.poolLeastShare) },
     { reason: 'litShare', value: over(litShare, thresholds.poolMostShare) },
     { reason: 'strip', value: poolNotStrip(patch?.alongPathM ?? 0, thresholds.poolStripM) },

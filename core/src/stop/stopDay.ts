@@ -59,7 +59,7 @@ export interface StopMinutes {
   readonly wallsLitShare: Float32Array;
   /** The largest lit patch: area, side of the largest square in it, and its middle from the camera. */
   readonly patchM2: Float32Array;
-  readonly squareM: Float32Array;
+  readonly squareSideM: Float32Array;
   readonly patchAheadM: Float32Array;
   readonly patchAsideM: Float32Array;
   /** Shadow's edge, metres a minute; 0 where there is none. */
@@ -230,7 +230,7 @@ function emptyMinutes(groundBytes: number): StopMinutes {
     litShare: figures(),
     wallsLitShare: figures(),
     patchM2: figures(),
-    squareM: figures(),
+    squareSideM: figures(),
     patchAheadM: figures(),
     patchAsideM: figures(),
     creepMPerMin: figures(),
@@ -255,10 +255,10 @@ function record(into: StopMinutes, minute: number, { light, instant }: QualityIn
   into.backgroundEv[minute] = light.background?.ev100 ?? -Infinity;
   into.backgroundOffDeg[minute] = light.background?.offDeg ?? 0;
   if (instant.walls === undefined) return;
-  const { litShare, wallsLitShare, patch, squareM } = instant.walls.sight;
+  const { litShare, wallsLitShare, patch, squareSideM } = instant.walls.sight;
   into.litShare[minute] = litShare;
   into.wallsLitShare[minute] = wallsLitShare;
-  into.squareM[minute] = squareM;
+  into.squareSideM[minute] = squareSideM;
   if (patch === null) return;
   into.patchM2[minute] = patch.areaM2;
   into.patchAheadM[minute] = patch.aheadM;

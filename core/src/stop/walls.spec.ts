@@ -91,7 +91,7 @@ describe('windows on towns simple enough to work out', () => {
     const noon = hm(12, 32);
     expect(found.patchM2[noon]).toBeGreaterThan(10);
     expect(found.patchAheadM[noon]).toBeCloseTo(5, 0);
-    expect(found.squareM[noon]).toBeGreaterThanOrEqual(3);
+    expect(found.squareSideM[noon]).toBeGreaterThanOrEqual(3);
     const [only] = found.windows;
     expect(found.windows).toHaveLength(1);
     // Through a slot 12 m deep and 4 m wide the sun is seen over ±atan(4/12) = 18°: azimuth 162° to 198°, 11:36 to 13:28.

@@ -30,15 +30,15 @@ function frameHalfOf({ halfFieldDeg, isFrameUpright = false }: Camera): FrameHal
   return { across, up: across * (isFrameUpright ? 3 / 2 : 2 / 3) };
 }
 
-interface Met {
+interface SeenWall {
   readonly edge: WallEdge;
   readonly normalDeg: number;
   readonly looks: number;
 }
 
 /** The walls met by the looks of the middle half, with how many meet each. */
-function wallsMet(camera: Camera, { up }: FrameHalf, prisms: readonly Prism[]): Met[] {
-  const byFace = new Map<string, Met>();
+function wallsSeenBy(camera: Camera, { up }: FrameHalf, prisms: readonly Prism[]): SeenWall[] {
+  const byFace = new Map<string, SeenWall>();
   for (const offDeg of columnsOf(camera.halfFieldDeg, Infinity)) {
     for (const share of CHOOSING_ROWS) {
       const elevationDeg = Math.atan(share * up * Math.cos(offDeg * RAD_PER_DEG)) / RAD_PER_DEG;
@@ -53,7 +53,7 @@ function wallsMet(camera: Camera, { up }: FrameHalf, prisms: readonly Prism[]): 
 }
 
 /** Whether two walls are parts of one face: nearly one plane, and side by side in it. */
-function isOneFace(a: Met, b: Met): boolean {
+function isOneFace(a: SeenWall, b: SeenWall): boolean {
   const turn = Math.abs(((a.normalDeg - b.normalDeg + 540) % 360) - 180);
   if (turn > SAME_PLANE_DEG) return false;
   const [nx, ny] = [Math.sin(a.normalDeg * RAD_PER_DEG), Math.cos(a.normalDeg * RAD_PER_DEG)];
@@ -67,15 +67,15 @@ function isOneFace(a: Met, b: Met): boolean {
 }
 
 /** The walls that belong to one face with `first`, reached from neighbour to neighbour. */
-function faceFrom(first: Met, all: readonly Met[]): Met[] {
+function faceFrom(first: SeenWall, all: readonly SeenWall[]): SeenWall[] {
   const face = [first];
   // What is found on the way is gone through too.
   for (const wall of face) face.push(...all.filter((other) => !face.includes(other) && isOneFace(wall, other)));
   return face;
 }
 
-function mostMet(all: readonly Met[]): readonly Met[] {
-  const looksOf = (face: readonly Met[]): number => face.reduce((sum, { looks }) => sum + looks, 0);
+function mostSeen(all: readonly SeenWall[]): readonly SeenWall[] {
+  const looksOf = (face: readonly SeenWall[]): number => face.reduce((sum, { looks }) => sum + looks, 0);
   return all.map((wall) => faceFrom(wall, all)).reduce((best, face) => (looksOf(face) > looksOf(best) ? face : best), []);
 }
 
@@ -92,7 +92,7 @@ function distanceTo({ ax, ay, bx, by }: WallEdge, camera: Camera, bearingDeg: nu
 }
 
 /** Looks at the face, evenly over the frame and from the ground to the face's top or the frame's. */
-function looksAt(face: readonly Met[], camera: Camera, frame: FrameHalf): Look[] {
+function looksAt(face: readonly SeenWall[], camera: Camera, frame: FrameHalf): Look[] {
   const eye = eyeOf(camera);
   return Array.from({ length: COLUMNS }, (_, column) => {
     const offDeg = Math.atan((((column + 0.5) / COLUMNS) * 2 - 1) * frame.across) / RAD_PER_DEG;
@@ -112,13 +112,13 @@ function looksAt(face: readonly Met[], camera: Camera, frame: FrameHalf): Look[]
   }).flat();
 }
 
-const isOf = (face: readonly Met[], edge: WallEdge): boolean =>
+const isOf = (face: readonly SeenWall[], edge: WallEdge): boolean =>
   face.some(({ edge: { ax, ay, bx, by } }) => ax === edge.ax && ay === edge.ay && bx === edge.bx && by === edge.by);
 
 /** The looks that meet the face before the camera, those that something stands before left out; null where there is none. */
 export function* faceSteps(camera: Camera, prisms: readonly Prism[], sunMask: BearingMask): Generator<number, View | null> {
   const frame = frameHalfOf(camera);
-  const face = mostMet(wallsMet(camera, frame, prisms));
+  const face = mostSeen(wallsSeenBy(camera, frame, prisms));
   yield 0;
   if (face.length === 0) return null;
   const from = eyeOf(camera);

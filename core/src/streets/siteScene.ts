@@ -260,7 +260,7 @@ export interface SiteSight {
   readonly litShare: number;
   /** The same between near and far; null where no cell of the zone is seen. */
   readonly zoneLitShare: number | null;
-  readonly squareM: number;
+  readonly squareSideM: number;
   readonly patch: LitPatch | null;
 }
 
@@ -295,15 +295,15 @@ function countOf(cells: Uint8Array): number {
 const standingLit = new Uint8Array(GRID_CELLS);
 
 /** The last pattern of lit cells and what it comes to: it stays for many minutes in a row. */
-const lastPattern = { lit: new Uint8Array(GRID_CELLS), travelAngleDeg: NaN, squareM: 0, patch: null as LitPatch | null };
+const lastPattern = { lit: new Uint8Array(GRID_CELLS), travelAngleDeg: NaN, squareSideM: 0, patch: null as LitPatch | null };
 
-function patternOf(lit: Uint8Array, travelAngleDeg: number): Pick<SiteSight, 'squareM' | 'patch'> {
+function patternOf(lit: Uint8Array, travelAngleDeg: number): Pick<SiteSight, 'squareSideM' | 'patch'> {
   let isSame = lastPattern.travelAngleDeg === travelAngleDeg;
   for (let cell = 0; isSame && cell < GRID_CELLS; cell++) isSame = lit[cell] === lastPattern.lit[cell];
   if (!isSame) {
     lastPattern.lit.set(lit);
     lastPattern.travelAngleDeg = travelAngleDeg;
-    lastPattern.squareM = largestSquareM(lit);
+    lastPattern.squareSideM = largestSquareM(lit);
     lastPattern.patch = largestPatch(lit, travelAngleDeg);
   }
   return lastPattern;
@@ -317,7 +317,7 @@ const NO_SUN: SiteSight = {
   eyeSun: 0,
   litShare: 0,
   zoneLitShare: 0,
-  squareM: 0,
+  squareSideM: 0,
   patch: null,
 };
 
@@ -348,7 +348,7 @@ export function sightAt(
   let zoneLit = 0;
   for (let cell = 0; cell < GRID_CELLS; cell++) zoneLit += (standingLit[cell] as number) & (zone[cell] as number);
   const sunAt = (point: number): number => sunShareAt(scene.spots, point, direction, crownShare);
-  const { squareM, patch } = patternOf(standingLit, scene.travelAngleDeg);
+  const { squareSideM, patch } = patternOf(standingLit, scene.travelAngleDeg);
   const { litShare: wallsLitShare, wallIncidence } = lightOnWalls(scene.walls, sun, direction);
   return {
     surroundings: { skyShare, wallSkyShare, wallIncidence, groundLitShare: groundCount / seenCount },
@@ -358,7 +358,7 @@ export function sightAt(
     eyeSun: sunAt(EYE),
     litShare: standingCount / seenCount,
     zoneLitShare: zoneCount === 0 ? null : zoneLit / zoneCount,
-    squareM,
+    squareSideM,
     patch,
   };
 }

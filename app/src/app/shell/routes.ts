@@ -4,11 +4,11 @@ import { isPhone } from './phone';
 /** Rooms; what is not built yet is not here. In the hand the card comes first, at the table the walk. */
 export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: () => (isPhone() ? 'card' : 'walk') },
-  { path: 'walk', title: 'Walk · Roam Dial', loadComponent: () => import('../features/walk').then((room) => room.WalkRoom) },
+  { path: 'walk', title: 'Walk · Roam Dial', loadComponent: () => import('../features/walk').then((room) => room.WalkView) },
   {
     path: 'light',
     title: 'Light · Roam Dial',
-    loadComponent: () => import('../features/light').then((room) => room.LightRoom),
+    loadComponent: () => import('../features/light').then((room) => room.LightView),
     children: [
       { path: '', pathMatch: 'full', redirectTo: 'now' },
       { path: 'now', loadComponent: () => import('../features/light').then((room) => room.NowPage) },
@@ -20,16 +20,16 @@ export const routes: Routes = [
   {
     path: 'setup',
     title: 'Set-up · Roam Dial',
-    loadComponent: () => import('../features/set-up').then((room) => room.SetUpRoom),
+    loadComponent: () => import('../features/set-up').then((room) => room.SetUpView),
     children: [
       { path: '', pathMatch: 'full', redirectTo: 'holds' },
-      { path: 'light', loadComponent: () => import('../features/set-up').then((room) => room.LightPage) },
+      { path: 'light', loadComponent: () => import('../features/set-up').then((room) => room.AsLightGoesPage) },
       { path: 'stand', loadComponent: () => import('../features/set-up').then((room) => room.StandPage) },
       { path: 'hands', loadComponent: () => import('../features/set-up').then((room) => room.HandsPage) },
       { path: 'holds', loadComponent: () => import('../features/set-up').then((room) => room.HoldsPage) },
     ],
   },
-  { path: 'kit', title: 'Kit · Roam Dial', loadComponent: () => import('../features/kit').then((room) => room.KitRoom) },
-  { path: 'card', title: 'Card · Roam Dial', loadComponent: () => import('../features/card').then((room) => room.CardRoom) },
+  { path: 'kit', title: 'Kit · Roam Dial', loadComponent: () => import('../features/kit').then((room) => room.KitView) },
+  { path: 'card', title: 'Card · Roam Dial', loadComponent: () => import('../features/card').then((room) => room.CardInHand) },
   { path: '**', redirectTo: 'walk' },
 ];

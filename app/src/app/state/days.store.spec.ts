@@ -4,7 +4,7 @@ import { BehaviorSubject, firstValueFrom, filter, Observable, Subject } from 'rx
 import { demoWorkspace, plainDay } from '../../testing/demo';
 import type { Workspace } from '../data/workspace';
 import { LightClient } from '../workers/light.client';
-import type { LightQuestion } from '../workers/light-desk';
+import type { LightQuestion } from '../workers/measured-light';
 import type { Step } from '../workers/steps';
 import { DaysStore } from './days.store';
 import { changeStop } from './edits';

@@ -14,7 +14,7 @@ import {
 } from 'rxjs';
 import type { Workspace } from '../data/workspace';
 import { LightClient } from '../workers/light.client';
-import type { LightQuestion } from '../workers/light-desk';
+import type { LightQuestion } from '../workers/measured-light';
 import { FocusStore } from './focus.store';
 import { WorkspaceStore } from './workspace.store';
 

@@ -4,7 +4,7 @@ import { newStop } from '../data/defaults';
 import { answersOf } from './answers';
 import { districtKey } from './district-key';
 import { LightClient } from './light.client';
-import { LightDesk, type LightQuestion } from './light-desk';
+import { MeasuredLight, type LightQuestion } from './measured-light';
 
 const INPUT: Omit<StopDayInput, 'streets'> = {
   site: newStop('s', undefined),
@@ -67,7 +67,7 @@ describe('light from a worker', () => {
 });
 
 describe('the desk of a light worker', () => {
-  const desk = new LightDesk();
+  const desk = new MeasuredLight();
   const told = (question: LightQuestion): string[] => {
     const steps = desk.answer(question);
     const doing: string[] = [];

@@ -3,7 +3,7 @@ import type { District, SameLight, StopDay, StopSite, YearOfQuality, YearOfSun }
 import type { Observable } from 'rxjs';
 import { createLightWorker } from './create-light-worker';
 import { districtKey } from './district-key';
-import { type LightAnswer, type LightProgress, type LightQuestion, MOST_DISTRICTS, type SiteRef } from './light-desk';
+import { type LightAnswer, type LightProgress, type LightQuestion, MOST_DISTRICTS, type SiteRef } from './measured-light';
 import { Lru } from './lru';
 import { Query } from './query';
 import type { Step } from './steps';

@@ -1,5 +1,5 @@
-import { lightBuffersOf, LightDesk, type LightQuestion } from './light-desk';
+import { lightBuffersOf, MeasuredLight, type LightQuestion } from './measured-light';
 import { serve } from './serve';
 
-const desk = new LightDesk();
+const desk = new MeasuredLight();
 serve((question: LightQuestion) => desk.answer(question), lightBuffersOf);

@@ -1,3 +1,3 @@
-export { CardRoom } from './card-room';
+export { CardInHand } from './card-in-hand';
 export { DialCard } from './dial-card';
 export { ladderLines } from './sentences';

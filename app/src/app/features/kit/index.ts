@@ -1,1 +1,1 @@
-export { KitRoom } from './kit-room';
+export { KitView } from './kit-view';

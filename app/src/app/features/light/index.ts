@@ -1,5 +1,5 @@
 export { DistrictPage } from './district-page';
-export { LightRoom } from './light-room';
+export { LightView } from './light-view';
 export { NowPage } from './now-page';
 export { SkyPage } from './sky-page';
 export { YearPage } from './year-page';

@@ -50,12 +50,12 @@ export function figuresAt(stop: Stop, day: StopDay, light: StopLight, minute: nu
     });
   }
   if (day.hasWalls) {
-    const squareM = day.squareM[minute] ?? 0;
+    const squareSideM = day.squareSideM[minute] ?? 0;
     figures.push({
       name: 'Lit patch',
-      value: squareM === 0 ? 'none' : `${wording.exactDistance(squareM)} square`,
+      value: squareSideM === 0 ? 'none' : `${wording.exactDistance(squareSideM)} square`,
       note:
-        squareM === 0
+        squareSideM === 0
           ? 'nothing in view is in the sun'
           : `${patchNote(day, minute, wording)}; ${Math.round(100 * (day.litShare[minute] ?? 0))} % of what is seen`,
     });

@@ -12,7 +12,7 @@ import {
 import { EMPTY, map, of, startWith, switchMap } from 'rxjs';
 import { answersOf } from '../../workers/answers';
 import { LightClient } from '../../workers/light.client';
-import type { LightQuestion } from '../../workers/light-desk';
+import type { LightQuestion } from '../../workers/measured-light';
 import { LightState } from './light-state';
 
 type YearQuestion = Extract<LightQuestion, { kind: 'yearOfSun' }>;

@@ -1,5 +1,5 @@
 export { HandsPage } from './hands-page';
 export { HoldsPage } from './holds-page';
-export { LightPage } from './light-page';
+export { AsLightGoesPage } from './as-light-goes-page';
 export { StandPage } from './stand-page';
-export { SetUpRoom } from './set-up-room';
+export { SetUpView } from './set-up-view';

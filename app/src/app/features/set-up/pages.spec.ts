@@ -16,11 +16,11 @@ import { HandBar } from './hand-bar';
 import { HandsPage } from './hands-page';
 import { HoldsPage } from './holds-page';
 import { HomePanel } from './home-panel';
-import { LightPage } from './light-page';
+import { AsLightGoesPage } from './as-light-goes-page';
 import { RoomState } from './room-state';
 import { SchoolsPanel } from './schools-panel';
 import { StandPage } from './stand-page';
-import { WaysPanel } from './ways-panel';
+import { WaysOutPanel } from './ways-out-panel';
 
 const WORDING = new Wording({ lengthUnit: 'metres', clock: '24h' });
 const WORKSPACE = demoWorkspace();
@@ -160,7 +160,7 @@ describe('what holds it', () => {
 describe('as light goes', () => {
   it('has every part, for a stop by night', () => {
     room('arcade');
-    const text = textOf(open(LightPage));
+    const text = textOf(open(AsLightGoesPage));
     for (const title of [
       'What your hand changes',
       'What else would help',
@@ -184,7 +184,7 @@ describe('as light goes', () => {
   it('does a way out, and offers no tripod that stays at home', () => {
     const { card, labels } = room('vessen', (stop) => ({ ...stop, lightOffsetEv: -6 }));
     const before = card().result.best.chance;
-    const panel = open(WaysPanel);
+    const panel = open(WaysOutPanel);
     click(panel, /^Do it: /);
     expect(labels).toEqual(['take a way out at Vessen Hall']);
     expect(card().result.best.chance).toBeGreaterThan(before);

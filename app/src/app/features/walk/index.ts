@@ -1,1 +1,1 @@
-export { WalkRoom } from './walk-room';
+export { WalkView } from './walk-view';

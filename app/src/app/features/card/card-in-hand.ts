@@ -11,7 +11,7 @@ import { DialCard } from './dial-card';
 
 /** The card alone: first thing in the hand, full screen at the table. */
 @Component({
-  selector: 'rd-card-room',
+  selector: 'rd-card-in-hand',
   imports: [DialCard, LightRibbon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
@@ -81,7 +81,7 @@ import { DialCard } from './dial-card';
     }
   `,
 })
-export class CardRoom {
+export class CardInHand {
   private readonly selection = inject(SelectionStore);
   private readonly focus = toSignal(inject(CardStore).focus$);
   private readonly days = toSignal(inject(DaysStore).days$);

@@ -17,7 +17,7 @@ const MISSING_WORDS = {
 
 /** The set-up room: why the card says what it says, what else could be set, and how to stand and hold. */
 @Component({
-  selector: 'rd-set-up-room',
+  selector: 'rd-set-up-view',
   imports: [HandBar, RibbonHead, RouterLink, RouterLinkActive, RouterOutlet],
   providers: [RoomState],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -45,9 +45,9 @@ const MISSING_WORDS = {
       <p class="missing" role="status">{{ words[none.reason] }} {{ none.detail }}</p>
     }
   `,
-  styleUrl: './set-up-room.scss',
+  styleUrl: './set-up-view.scss',
 })
-export class SetUpRoom {
+export class SetUpView {
   protected readonly room = inject(RoomState);
   protected readonly actions = inject(AppActions);
   protected readonly stopName = computed(() => this.room.card()?.stop.name ?? '');

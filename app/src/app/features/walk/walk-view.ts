@@ -24,13 +24,13 @@ const SAME_CONTENT = { equal: (a: readonly WalkRow[], b: readonly WalkRow[]): bo
 
 /** The walk room: the selected stop's light, the whole walk against time, and the fields of stop and walk. */
 @Component({
-  selector: 'rd-walk-room',
+  selector: 'rd-walk-view',
   imports: [MatButtonModule, RibbonHead, Spine, StopEditor, WalkChart, WalkEditor],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  templateUrl: './walk-room.html',
-  styleUrl: './walk-room.scss',
+  templateUrl: './walk-view.html',
+  styleUrl: './walk-view.scss',
 })
-export class WalkRoom {
+export class WalkView {
   protected readonly actions = inject(AppActions);
   private readonly store = inject(WorkspaceStore);
   private readonly selection = inject(SelectionStore);

@@ -10,14 +10,14 @@ import { YearState } from './year-state';
 
 /** The light room: when this stop has its light, why, how long, and when again. */
 @Component({
-  selector: 'rd-light-room',
+  selector: 'rd-light-view',
   imports: [RibbonHead, RouterLink, RouterLinkActive, RouterOutlet],
   providers: [LightState, YearState],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  templateUrl: './light-room.html',
-  styleUrl: './light-room.scss',
+  templateUrl: './light-view.html',
+  styleUrl: './light-view.scss',
 })
-export class LightRoom {
+export class LightView {
   protected readonly room = inject(LightState);
   protected readonly actions = inject(AppActions);
   protected readonly days = inject(DaysStore);

@@ -20,13 +20,13 @@ const KIND_WORDS: Readonly<Record<KitKind, { readonly one: string; readonly many
 
 /** What lies on the table and what goes into the bag, and the person's own limits. */
 @Component({
-  selector: 'rd-kit-room',
+  selector: 'rd-kit-view',
   imports: [KitItemEditor, MatButtonModule, MatMenuModule, StandardEditor],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  templateUrl: './kit-room.html',
-  styleUrl: './kit-room.scss',
+  templateUrl: './kit-view.html',
+  styleUrl: './kit-view.scss',
 })
-export class KitRoom {
+export class KitView {
   private readonly store = inject(WorkspaceStore);
   private readonly workspace = toSignal(this.store.workspace$);
   private readonly chosenId = signal<string | null>(null);

@@ -59,7 +59,7 @@ const MOST_SCENES = 40;
 export const MOST_DISTRICTS = 6;
 
 /** Answers about light, with the surroundings of the last stops kept: a new day or sky is a matter of look-ups. */
-export class LightDesk {
+export class MeasuredLight {
   private readonly districts = new Lru<string, District>(2 * MOST_DISTRICTS);
   private readonly scenes = new Lru<string, MeasuredSite>(MOST_SCENES);
 

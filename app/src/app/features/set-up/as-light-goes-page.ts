@@ -10,7 +10,7 @@ import { ladderLines } from '../card';
 import { HomePanel } from './home-panel';
 import { RoomState } from './room-state';
 import { SchoolsPanel } from './schools-panel';
-import { WaysPanel } from './ways-panel';
+import { WaysOutPanel } from './ways-out-panel';
 
 const EV_TOP = 17;
 const EV_FOOT = -3;
@@ -19,13 +19,13 @@ const EVS = Array.from({ length: (EV_TOP - EV_FOOT) * 3 + 1 }, (_, k) => EV_TOP 
 
 /** As light goes: what the camera does, what the hand changes, the schools side by side, ways out, and the home state. */
 @Component({
-  selector: 'rd-light-page',
-  imports: [ChoiceField, HomePanel, ResponseChart, SchoolsPanel, WaysPanel],
+  selector: 'rd-as-light-goes-page',
+  imports: [ChoiceField, HomePanel, ResponseChart, SchoolsPanel, WaysOutPanel],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  templateUrl: './light-page.html',
-  styleUrls: ['./page.scss', './light-page.scss'],
+  templateUrl: './as-light-goes-page.html',
+  styleUrls: ['./page.scss', './as-light-goes-page.scss'],
 })
-export class LightPage {
+export class AsLightGoesPage {
   private readonly room = inject(RoomState);
   private readonly ladder = toSignal(inject(FindingsStore).ladder$);
   protected readonly wording = this.room.wording;

@@ -9,13 +9,13 @@ import { takeWayOut, wayCost, wayText } from './ways-out';
 
 /** What else would help: each change with the chance before and after, done by a click. */
 @Component({
-  selector: 'rd-ways-panel',
+  selector: 'rd-ways-out-panel',
   imports: [MatButtonModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  templateUrl: './ways-panel.html',
+  templateUrl: './ways-out-panel.html',
   styleUrls: ['./page.scss', './panel.scss'],
 })
-export class WaysPanel {
+export class WaysOutPanel {
   private readonly room = inject(RoomState);
   private readonly store = inject(WorkspaceStore);
   private readonly ways = toSignal(inject(FindingsStore).waysOut$);
