@@ -2,12 +2,12 @@ import type { Type } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import type { Limit, Passer } from '@roam-dial/core';
 import { Wording } from '../wording/wording';
-import { FacadeSection } from './facade-section';
-import { type GroundMove, GroundStrip } from './ground-strip';
-import { KeeperCurve } from './keeper-curve';
-import { type FieldPlace, LimitsChart } from './limits-chart';
-import { ResponseChart } from './response-chart';
-import { TwoThingsView } from './two-things';
+import { FacadeSection } from './framing/facade-section';
+import { type GroundMove, GroundStrip } from './ground-strip/ground-strip';
+import { KeeperCurve } from './keeper-curve/keeper-curve';
+import { type FieldPlace, LimitsChart } from './limits-chart/limits-chart';
+import { ResponseChart } from './response-chart/response-chart';
+import { TwoThingsView } from './framing/two-things';
 
 const WORDING = new Wording({ lengthUnit: 'metres', clock: '24h' });
 

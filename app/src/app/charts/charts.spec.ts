@@ -1,8 +1,8 @@
 import type { StopDay } from '@roam-dial/core';
 import { plainDay } from '../../testing/demo';
-import { evScale, lightKindAt, ribbonSegments } from './light-ribbon.geometry';
+import { evScale, lightKindAt, ribbonSegments } from './light-ribbon/light-ribbon.geometry';
 import { hourTicks, minutesForKey, timeDomain, timeScale } from './time-axis';
-import { lateLegs, minutesInLight, rowHeights, walkerLine, type WalkRow } from './walk-chart.geometry';
+import { lateLegs, minutesInLight, rowHeights, walkerLine, type WalkRow } from './walk-chart/walk-chart.geometry';
 
 const row = (over: Partial<WalkRow>): WalkRow => ({
   stopId: 's',

@@ -1,6 +1,6 @@
 import { GRID_CELLS, GRID_SIDE } from '@roam-dial/core';
-import { bearingBetween, litBorder, litStrips, placeFrom } from './street-plan.layers';
-import { lengthOf, rayEnd, sectionScale } from './street-section.geometry';
+import { bearingBetween, litBorder, litStrips, placeFrom } from './street-plan/street-plan.layers';
+import { lengthOf, rayEnd, sectionScale } from './street-section/street-section.geometry';
 
 const CUT = {
   leftM: -3,

@@ -1,7 +1,15 @@
 import type { Limit } from '@roam-dial/core';
-import { distanceAtX, distanceX, groundPlot, groundReachM, lengthTicks, wedgePath } from './ground-strip.geometry';
-import { borderPath, chanceContours, fieldAt, largestBox, type LimitsFields, maskPath, type Plot } from './limits-chart.geometry';
-import { personPath } from './frame-view';
+import { distanceAtX, distanceX, groundPlot, groundReachM, lengthTicks, wedgePath } from './ground-strip/ground-strip.geometry';
+import {
+  borderPath,
+  chanceContours,
+  fieldAt,
+  largestBox,
+  type LimitsFields,
+  maskPath,
+  type Plot,
+} from './limits-chart/limits-chart.geometry';
+import { personPath } from './framing/frame-view';
 
 const PLOT: Plot = { x: 10, y: 0, width: 40, height: 30, columns: 4, rows: 3 };
 /** Three fields of four in the upper two rows. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { LightRibbon } from '../../charts/light-ribbon';
+import { LightRibbon } from '../../charts/light-ribbon/light-ribbon';
 import { timeDomain } from '../../charts/time-axis';
 import { CardStore } from '../../state/card.store';
 import { DaysStore } from '../../state/days.store';

@@ -3,7 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import type { District, Stop } from '@roam-dial/core';
 import type { DistrictReport, LeftOut, LeftOutReason, ReadDistrict, ReadingProgress } from '@roam-dial/core/maps';
 import type { Subscription } from 'rxjs';
-import { StreetPlan } from '../../charts/street-plan';
+import { StreetPlan } from '../../charts/street-plan/street-plan';
 import { createId } from '../../data/defaults';
 import { MapsService } from '../../data/maps.service';
 import { changeStop, changeWalk, putDistrict, removeDistrict, setHeights } from '../../state/edits';

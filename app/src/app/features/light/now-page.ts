@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { apparentSun, halfFieldDeg, kitInHand, litGroundAt, metresFrom, placeAt, type Stop, streetCut } from '@roam-dial/core';
-import { StreetPlan, type PlanStop } from '../../charts/street-plan';
-import { StreetSection } from '../../charts/street-section';
+import { StreetPlan, type PlanStop } from '../../charts/street-plan/street-plan';
+import { StreetSection } from '../../charts/street-section/street-section';
 import { changeStop } from '../../state/edits';
 import { SelectionStore } from '../../state/selection.store';
 import { WorkspaceStore } from '../../state/workspace.store';

@@ -1,7 +1,7 @@
 import { signal, type Type } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import type { CarpetCell } from '../../charts/year-carpet';
+import type { CarpetCell } from '../../charts/year-carpet/year-carpet';
 import {
   CARPET_ROWS,
   lightInputFor,

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Router } from '@angular/router';
-import { type CarpetCell, YearCarpet } from '../../charts/year-carpet';
+import { type CarpetCell, YearCarpet } from '../../charts/year-carpet/year-carpet';
 import { changeWalk } from '../../state/edits';
 import { SelectionStore } from '../../state/selection.store';
 import { WorkspaceStore } from '../../state/workspace.store';

@@ -13,7 +13,7 @@ import {
   type StoredHandTest,
   steadyCurve,
 } from '@roam-dial/core';
-import { KeeperCurve } from '../../charts/keeper-curve';
+import { KeeperCurve } from '../../charts/keeper-curve/keeper-curve';
 import type { Card } from '../../state/card.store';
 import { saveBlob } from '../../data/save-file';
 import { changeStandard } from '../../state/edits';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { type GroundMark, nearestPlace, passersAt, sharpZone } from '@roam-dial/core';
-import { type FieldPlace, LimitsChart } from '../../charts/limits-chart';
-import { type GroundMove, GroundStrip } from '../../charts/ground-strip';
+import { type FieldPlace, LimitsChart } from '../../charts/limits-chart/limits-chart';
+import { type GroundMove, GroundStrip } from '../../charts/ground-strip/ground-strip';
 import { changeStop } from '../../state/edits';
 import { HandStore } from '../../state/hand.store';
 import { WorkspaceStore } from '../../state/workspace.store';

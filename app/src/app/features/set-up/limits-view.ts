@@ -1,6 +1,6 @@
 import { type Across, type Cells, type CellPlace, type Hand, type LimitsGrid, limitsGrid } from '@roam-dial/core';
-import type { FieldPlace, LimitsWords } from '../../charts/limits-chart';
-import type { LimitsFields } from '../../charts/limits-chart.geometry';
+import type { FieldPlace, LimitsWords } from '../../charts/limits-chart/limits-chart';
+import type { LimitsFields } from '../../charts/limits-chart/limits-chart.geometry';
 import type { Card } from '../../state/card.store';
 import { limitWords } from '../../wording/limits';
 import type { Wording } from '../../wording/wording';

@@ -19,9 +19,9 @@ import {
   tiltForFacade,
   DEG_PER_RAD,
 } from '@roam-dial/core';
-import { FacadeSection } from '../../charts/facade-section';
-import { FrameView } from '../../charts/frame-view';
-import { TwoThingsView } from '../../charts/two-things';
+import { FacadeSection } from '../../charts/framing/facade-section';
+import { FrameView } from '../../charts/framing/frame-view';
+import { TwoThingsView } from '../../charts/framing/two-things';
 import { changeStop } from '../../state/edits';
 import { HandStore } from '../../state/hand.store';
 import { WorkspaceStore } from '../../state/workspace.store';

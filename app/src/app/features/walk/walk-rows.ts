@@ -1,5 +1,5 @@
 import { type Leg, type StopDay, type Walk, chanceOfAtLeast, suitablePerMinute, waitForChanceMin } from '@roam-dial/core';
-import { lateLegs, minutesInLight, type WalkRow } from '../../charts/walk-chart.geometry';
+import { lateLegs, minutesInLight, type WalkRow } from '../../charts/walk-chart/walk-chart.geometry';
 import type { Wording } from '../../wording/wording';
 
 /** The walk as the rows of its chart. */

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { StopDay } from '@roam-dial/core';
-import type { Wording } from '../wording/wording';
-import { elementWidth } from './element-size';
+import type { Wording } from '../../wording/wording';
+import { elementWidth } from '../element-size';
 import { evScale, lightKindAt, ribbonOutline, ribbonSegments } from './light-ribbon.geometry';
-import { hourTicks, minutesForKey, type TimeDomain, timeScale } from './time-axis';
+import { hourTicks, minutesForKey, type TimeDomain, timeScale } from '../time-axis';
 
 const KIND_WORDS = { lit: 'in the sun', shade: 'in shade', dark: 'after dark' } as const;
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output, signal } from '@angular/core';
 import type { GroundMark, Passer } from '@roam-dial/core';
-import type { Wording } from '../wording/wording';
-import { elementWidth } from './element-size';
+import type { Wording } from '../../wording/wording';
+import { elementWidth } from '../element-size';
 import { distanceAtX, distanceX, groundPlot, groundReachM, lengthTicks, wedgePath } from './ground-strip.geometry';
 
 export type GroundHandle = 'focus' | 'near' | 'far';

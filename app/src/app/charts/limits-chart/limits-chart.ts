@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output, signal } from '@angular/core';
 import { type Limit, LIMITS } from '@roam-dial/core';
-import { elementWidth } from './element-size';
+import { elementWidth } from '../element-size';
 import {
   borderPath,
   type Box,

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import type { Wording } from '../wording/wording';
-import { elementWidth } from './element-size';
-import { hourTicks, minutesForKey, type TimeDomain, timeScale } from './time-axis';
+import type { Wording } from '../../wording/wording';
+import { elementWidth } from '../element-size';
+import { hourTicks, minutesForKey, type TimeDomain, timeScale } from '../time-axis';
 import { rowHeights, walkerLine, type WalkRow } from './walk-chart.geometry';
 
 export interface StayMove {

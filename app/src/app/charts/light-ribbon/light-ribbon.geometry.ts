@@ -1,7 +1,7 @@
 import type { StopDay } from '@roam-dial/core';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
-import type { TimeDomain } from './time-axis';
+import type { TimeDomain } from '../time-axis';
 
 export type LightKind = 'lit' | 'shade' | 'dark';
 

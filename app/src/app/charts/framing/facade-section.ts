@@ -1,6 +1,6 @@
 import { RAD_PER_DEG } from '@roam-dial/core';
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { elementWidth } from './element-size';
+import { elementWidth } from '../element-size';
 
 const LEFT_PX = 30;
 const RIGHT_PX = 46;

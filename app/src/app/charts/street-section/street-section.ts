@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { StreetCut } from '@roam-dial/core';
-import type { Wording } from '../wording/wording';
-import { elementWidth } from './element-size';
+import type { Wording } from '../../wording/wording';
+import { elementWidth } from '../element-size';
 import { lengthOf, rayEnd, sectionScale } from './street-section.geometry';
 
 const HEAD_M = 1.6;

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, signal } from '@an
 import type { ResponsePoint } from '@roam-dial/core';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
-import { elementWidth } from './element-size';
+import { elementWidth } from '../element-size';
 
 /** One way of running the camera, over the same EVs as the other. */
 export interface Response {

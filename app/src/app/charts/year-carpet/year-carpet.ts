@@ -11,8 +11,8 @@ import {
 } from '@angular/core';
 import { CARPET_ROWS, CARPET_STEP_MIN, type YearOfQuality, type YearOfSun } from '@roam-dial/core';
 import { scaleLinear } from 'd3-scale';
-import type { Wording } from '../wording/wording';
-import { elementWidth } from './element-size';
+import type { Wording } from '../../wording/wording';
+import { elementWidth } from '../element-size';
 
 export interface CarpetCell {
   readonly day: string;

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
-import { elementWidth } from './element-size';
+import { elementWidth } from '../element-size';
 
 export interface KeeperLine {
   readonly name: string;
