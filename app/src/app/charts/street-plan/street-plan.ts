@@ -52,7 +52,7 @@ const toLatLng = ([eastM, northM]: readonly [number, number]): L.LatLngTuple => 
     <div #map class="rd-plan" role="group" [attr.aria-label]="label()"></div>
     <p class="rd-plan-words">{{ sentence() }}</p>
   `,
-  styleUrls: ['../../../../node_modules/leaflet/dist/leaflet.css', './street-plan.scss'],
+  styleUrls: ['../../../../../node_modules/leaflet/dist/leaflet.css', './street-plan.scss'],
 })
 export class StreetPlan {
   readonly buildings = input.required<readonly PlanBuilding[]>();
