@@ -1,12 +1,11 @@
 import { block } from '../../reference/blocks.js';
-import type { Building } from '../light/index.js';
+import { dayFor, EQUATOR, hm, inputFor, TOWN } from '../../reference/plainStops.js';
 import { finish, siteScene } from '../streets/index.js';
 import {
   bestDays,
   CARPET_ROWS,
   CARPET_STEP_MIN,
   DEFAULT_INTENTS,
-  type Intent,
   lightOfDay,
   litGroundAt,
   sameLightAgain,
@@ -15,27 +14,11 @@ import {
   type StopDay,
   stopDay,
   stopDayIn,
-  type StopDayInput,
   stopLightOn,
   yearOfQualitySteps,
   yearOfSun,
 } from './index.js';
 
-/** Equinox at the equator on the meridian of its zone: the sun rises in the east at 06:00 and is overhead at noon. */
-const EQUATOR = { day: '2027-03-20', timeZone: 'Etc/GMT', latitude: 0, longitude: 0, cloud: 0, halfFieldDeg: 32 };
-const TOWN = { day: '2027-03-13', timeZone: 'Atlantic/Azores', latitude: 46.5, longitude: -20.7, cloud: 0, halfFieldDeg: 32 };
-const input = (
-  intent: Intent,
-  place: typeof TOWN,
-  buildings: readonly Building[] | null,
-  site: Partial<StopDayInput['site']> = {},
-): StopDayInput => ({
-  ...place,
-  site: { intent, shootingBearingDeg: 90, streetAxisDeg: 90, sunGap: null, lamps: 'none', hours: null, lightOffsetEv: 0, ...site },
-  streets: buildings === null ? null : { buildings, eastM: 0, northM: 0 },
-});
-const day = (...from: Parameters<typeof input>): StopDay => stopDay(input(...from)) as StopDay;
-const hm = (hours: number, minutes = 0): number => 60 * hours + minutes;
 const spans = ({ windows }: StopDay): [number, number, string, string][] =>
   windows.map(({ fromMin, toMin, opens, closes }) => [fromMin, toMin, opens, closes]);
 function expectSpans(found: StopDay, expected: readonly (readonly [number, number, string, string])[], withinMin = 3): void {
@@ -53,7 +36,7 @@ const ALONG_NORTH = [block(4, -900, 16, 900, 12), block(-16, -900, -4, 900, 12)]
 
 describe('canyons under the sun of the equator (sheet 10)', () => {
   it('along the sun’s way have it from its rise to its set', () => {
-    const found = day(DEFAULT_INTENTS.lightPool, EQUATOR, ALONG_EAST);
+    const found = dayFor(DEFAULT_INTENTS.lightPool, EQUATOR, ALONG_EAST);
     const lit = Array.from(found.isLit).flatMap((value, minute) => (value === 1 ? [minute] : []));
     // The equation of time on that day is −7.4 min: noon at 12:07.
     expect(Math.abs((lit[0] ?? 0) - hm(6, 7))).toBeLessThanOrEqual(3);
@@ -61,7 +44,7 @@ describe('canyons under the sun of the equator (sheet 10)', () => {
     expect(found.windows).toEqual([]);
   });
   it('across it have it for 84 minutes either side of noon', () => {
-    const found = day(DEFAULT_INTENTS.lightPool, EQUATOR, ALONG_NORTH, { shootingBearingDeg: 0, streetAxisDeg: 0 });
+    const found = dayFor(DEFAULT_INTENTS.lightPool, EQUATOR, ALONG_NORTH, { shootingBearingDeg: 0, streetAxisDeg: 0 });
     const lit = Array.from(found.isLit).flatMap((value, minute) => (value === 1 ? [minute] : []));
     expect(Math.abs((lit[0] ?? 0) - (hm(12, 7) - 84))).toBeLessThanOrEqual(3);
     expect(Math.abs((lit.at(-1) ?? 0) - (hm(12, 7) + 84))).toBeLessThanOrEqual(3);
@@ -75,19 +58,19 @@ describe('canyons under the sun of the equator (sheet 10)', () => {
 describe('windows on towns simple enough to work out', () => {
   it('into the sun: a low sun at the end of the street, until it is too high', () => {
     // It climbs 15° an hour, straight over the street: 15° at 07:07.
-    const found = day(DEFAULT_INTENTS.intoTheSun, EQUATOR, ALONG_EAST);
+    const found = dayFor(DEFAULT_INTENTS.intoTheSun, EQUATOR, ALONG_EAST);
     expectSpans(found, [[hm(6, 7), hm(7, 7), 'sunHeight', 'sunHeight']]);
     const closed = [...ALONG_EAST, block(60, -20, 70, 20, 18)];
     // A house across at 60 m, 18 m high: over it from atan(16.4/60) = 15.3° only.
-    expect(day(DEFAULT_INTENTS.intoTheSun, EQUATOR, closed).windows).toEqual([]);
-    expect(day(DEFAULT_INTENTS.intoTheSun, { ...EQUATOR, cloud: 1 }, ALONG_EAST).windows).toEqual([]);
+    expect(dayFor(DEFAULT_INTENTS.intoTheSun, EQUATOR, closed).windows).toEqual([]);
+    expect(dayFor(DEFAULT_INTENTS.intoTheSun, { ...EQUATOR, cloud: 1 }, ALONG_EAST).windows).toEqual([]);
   });
 
   it('a pool through one gap: while the beam is in view and wide enough', () => {
     // A long street to the east, closed to the south but for one gap 4 m wide, 3 to 7 m ahead: the noon sun at 40.6° in the
     // south comes through it.
     const wall = [block(-300, 4, 300, 14, 16), block(-300, -16, 3, -4, 16), block(7, -16, 300, -4, 16)];
-    const found = day(DEFAULT_INTENTS.lightPool, TOWN, wall);
+    const found = dayFor(DEFAULT_INTENTS.lightPool, TOWN, wall);
     const noon = hm(12, 32);
     expect(found.patchM2[noon]).toBeGreaterThan(10);
     expect(found.patchAheadM[noon]).toBeCloseTo(5, 0);
@@ -98,20 +81,20 @@ describe('windows on towns simple enough to work out', () => {
     expect(Math.abs((only?.fromMin ?? 0) - hm(11, 36))).toBeLessThanOrEqual(25);
     expect(Math.abs((only?.toMin ?? 0) - hm(13, 28))).toBeLessThanOrEqual(25);
     expect(['patchSize', 'litShare']).toContain(only?.opens);
-    expect(day(DEFAULT_INTENTS.lightPool, { ...TOWN, cloud: 1 }, wall).windows).toEqual([]);
+    expect(dayFor(DEFAULT_INTENTS.lightPool, { ...TOWN, cloud: 1 }, wall).windows).toEqual([]);
   });
 
   it('a pool that grows to a strip along the walkers’ path is worth 0.4', () => {
     // The gap 9 m wide: the walkers cross along it.
     const wall = [block(-300, 4, 300, 14, 16), block(-300, -16, 2, -4, 16), block(11, -16, 300, -4, 16)];
-    const along = stopDay({ ...input(DEFAULT_INTENTS.lightPool, TOWN, wall), travelAngleDeg: 0 }) as StopDay;
+    const along = stopDay({ ...inputFor(DEFAULT_INTENTS.lightPool, TOWN, wall), travelAngleDeg: 0 }) as StopDay;
     expect(Math.max(...along.quality.subarray(hm(12), hm(13)))).toBeLessThanOrEqual(0.75);
   });
 
   it('silhouettes find a sunlit wall beyond a shaded spot, and say where in the frame', () => {
     // The camera in the shade of a roof to its south looks east at a wall that faces it; after noon the sun is behind.
     const buildings = [block(-10, -8, 12, -4, 30), block(40, 0, 50, 40, 25)];
-    const found = day(DEFAULT_INTENTS.silhouette, TOWN, buildings);
+    const found = dayFor(DEFAULT_INTENTS.silhouette, TOWN, buildings);
     const minute = hm(15, 0);
     expect(found.isLit[minute]).toBe(0);
     expect(found.backgroundEv[minute]).toBeGreaterThan((found.cameraSideEv[minute] as number) + 3);
@@ -121,34 +104,37 @@ describe('windows on towns simple enough to work out', () => {
   });
 
   it('silhouettes before a screen open with its hours', () => {
-    const evening = day(DEFAULT_INTENTS.silhouette, TOWN, ALONG_NORTH, { lamps: 'screen', hours: { fromMin: 1260, toMin: 1380 } });
+    const evening = dayFor(DEFAULT_INTENTS.silhouette, TOWN, ALONG_NORTH, {
+      lamps: 'screen',
+      hours: { fromMin: 1260, toMin: 1380 },
+    });
     expect(spans(evening).find(([from]) => from >= hm(20))).toEqual([1260, 1380, 'background', 'background']);
   });
 
   it('a façade needs a wall ahead, the sun on it, and a good angle', () => {
     // A wall to the north, square to the look; the sun at noon stands 40.6° up, straight on: 40.6° of incidence.
     const facing = { shootingBearingDeg: 0, streetAxisDeg: 90 };
-    const found = day(DEFAULT_INTENTS.facade, TOWN, [block(-40, 12, 40, 22, 20)], facing);
+    const found = dayFor(DEFAULT_INTENTS.facade, TOWN, [block(-40, 12, 40, 22, 20)], facing);
     expect(found.windows.some(({ fromMin, toMin }) => fromMin < hm(12, 32) && toMin > hm(12, 32))).toBe(true);
-    expect(day(DEFAULT_INTENTS.facade, TOWN, [], facing).windows).toEqual([]);
+    expect(dayFor(DEFAULT_INTENTS.facade, TOWN, [], facing).windows).toEqual([]);
     // With a higher row 6 m behind, shade: atan((20 − 1.6)/18) = 45.6° is over the noon sun.
     const shaded = [block(-40, 12, 40, 22, 20), block(-400, -16, 400, -6, 20)];
-    expect(day(DEFAULT_INTENTS.facade, TOWN, shaded, facing).windows).toEqual([]);
+    expect(dayFor(DEFAULT_INTENTS.facade, TOWN, shaded, facing).windows).toEqual([]);
   });
 
   it('a reflection wants a lit wall over a shaded mirror, or lamps after dark', () => {
     const buildings = [block(-40, 12, 40, 22, 20), block(-3, -8, 3, -1, 9)];
     const site = { shootingBearingDeg: 0, streetAxisDeg: 90 };
-    const byDay = day({ kind: 'reflection', mirror: 'puddle', isWet: true }, TOWN, buildings, site);
+    const byDay = dayFor({ kind: 'reflection', mirror: 'puddle', isWet: true }, TOWN, buildings, site);
     expect(byDay.windows.some(({ fromMin, toMin }) => fromMin < hm(12, 32) && toMin > hm(12, 32))).toBe(true);
     expect(byDay.windows.every(({ toMin }) => toMin < hm(19))).toBe(true);
-    const lamps = day({ kind: 'reflection', mirror: 'puddle', isWet: true }, TOWN, buildings, { ...site, lamps: 'lampStreet' });
+    const lamps = dayFor({ kind: 'reflection', mirror: 'puddle', isWet: true }, TOWN, buildings, { ...site, lamps: 'lampStreet' });
     expect(lamps.windows.some(({ fromMin }) => fromMin > hm(18))).toBe(true);
-    expect(day({ kind: 'reflection', mirror: 'puddle', isWet: false }, TOWN, buildings, site).windows).toEqual([]);
+    expect(dayFor({ kind: 'reflection', mirror: 'puddle', isWet: false }, TOWN, buildings, site).windows).toEqual([]);
   });
 
   it('candids in the sun and in the shade are where the zone is', () => {
-    const found = day({ kind: 'passingCandid', light: 'either' }, EQUATOR, ALONG_NORTH, {
+    const found = dayFor({ kind: 'passingCandid', light: 'either' }, EQUATOR, ALONG_NORTH, {
       shootingBearingDeg: 0,
       streetAxisDeg: 0,
     });
@@ -159,7 +145,7 @@ describe('windows on towns simple enough to work out', () => {
 
   it('a flash lift lies between what the sync time and the hands take', () => {
     // f/4, ISO 400: 1/200 takes EV 9.64, 1/60 EV 7.91. Shade from EV 5.91 up to 8.64.
-    const found = day(DEFAULT_INTENTS.flashLift, TOWN, ALONG_EAST);
+    const found = dayFor(DEFAULT_INTENTS.flashLift, TOWN, ALONG_EAST);
     expect(found.windows).toHaveLength(2);
     for (const { fromMin, toMin } of found.windows) {
       expect(found.shadeEv[fromMin]).toBeGreaterThan(5.7);
@@ -169,30 +155,30 @@ describe('windows on towns simple enough to work out', () => {
   });
 
   it('compressed distance is a pale bar all day, and more with a low sun down the street', () => {
-    const found = day(DEFAULT_INTENTS.compressedDistance, EQUATOR, ALONG_EAST);
+    const found = dayFor(DEFAULT_INTENTS.compressedDistance, EQUATOR, ALONG_EAST);
     expect([found.quality[hm(7)], found.quality[hm(12)]]).toEqual([1, 0.5]);
   });
 
   it('polar day has its sun at midnight, polar night none at all', () => {
     const north = { day: '2027-06-21', timeZone: 'Etc/GMT', latitude: 78, longitude: 0, cloud: 0, halfFieldDeg: 32 };
-    const summer = day(DEFAULT_INTENTS.lightPool, north, [block(20, -30, 30, 30, 4)]);
+    const summer = dayFor(DEFAULT_INTENTS.lightPool, north, [block(20, -30, 30, 30, 4)]);
     // 90 − 78 − 23.44: 11.4° over the horizon at its lowest.
     expect(Math.min(...summer.sunAltitudeDeg)).toBeCloseTo(11.4, 0);
     expect(summer.isLit[0]).toBe(1);
-    const winter = day(DEFAULT_INTENTS.litStreet, { ...north, day: '2027-12-21' }, []);
+    const winter = dayFor(DEFAULT_INTENTS.litStreet, { ...north, day: '2027-12-21' }, []);
     expect(spans(winter)).toEqual([[0, 1439, 'dayEdge', 'dayEdge']]);
   });
 
   it('thresholds can be set: a smaller patch opens earlier', () => {
     const wall = [block(-300, 4, 300, 14, 16), block(-300, -16, 3, -4, 16), block(7, -16, 300, -4, 16)];
-    const usual = input(DEFAULT_INTENTS.lightPool, TOWN, wall);
+    const usual = inputFor(DEFAULT_INTENTS.lightPool, TOWN, wall);
     const small = stopDay({ ...usual, thresholds: { poolSquareM: [0.5, 1], poolLeastShare: [0.005, 0.01] } }) as StopDay;
     expect(small.windows[0]?.fromMin ?? 9999).toBeLessThan((stopDay(usual) as StopDay).windows[0]?.fromMin ?? 0);
   });
 
   it('cloud by the hour takes the windows of its hours only', () => {
     const cloud = Array.from({ length: 24 }, (_, hour) => (hour < 7 ? 1 : 0));
-    const found = day(DEFAULT_INTENTS.intoTheSun, { ...EQUATOR, cloud: cloud as unknown as number }, ALONG_EAST);
+    const found = dayFor(DEFAULT_INTENTS.intoTheSun, { ...EQUATOR, cloud: cloud as unknown as number }, ALONG_EAST);
     const [only] = found.windows;
     // Between 06:00 and 07:00 it clears along a line: cloud 0.8 at 06:12.
     expect([only?.opens, Math.abs((only?.fromMin ?? 0) - hm(6, 12)) <= 3]).toEqual(['cloud', true]);
@@ -201,7 +187,7 @@ describe('windows on towns simple enough to work out', () => {
 
 describe('a day’s minutes', () => {
   const wall = [block(-300, 4, 300, 14, 16), block(-300, -16, 3, -4, 16), block(7, -16, 300, -4, 16)];
-  const walled = day(DEFAULT_INTENTS.lightPool, TOWN, wall, { lightOffsetEv: 0.5 });
+  const walled = dayFor(DEFAULT_INTENTS.lightPool, TOWN, wall, { lightOffsetEv: 0.5 });
 
   it('give back the light of one minute, at the reading that holds now', () => {
     const minute = hm(12, 30);
@@ -211,7 +197,7 @@ describe('a day’s minutes', () => {
     expect(light).toMatchObject({ isLit: walled.isLit[minute] === 1, readingOffsetEv: 1 });
   });
   it('agree with the light without walls where there are none', () => {
-    const open = input(DEFAULT_INTENTS.lightPool, TOWN, null);
+    const open = inputFor(DEFAULT_INTENTS.lightPool, TOWN, null);
     const minute = hm(15);
     const plain = stopLightOn({ ...open, minuteOfDay: minute });
     expect(lightOfDay(stopDay(open) as StopDay, minute).keyEv100).toBeCloseTo(plain?.keyEv100 ?? 0, 2);
@@ -232,8 +218,8 @@ describe('a day’s minutes', () => {
     // and 0.35·0.641·0.229 by the walls' own sky are 2.98 klx, EV 10.22, and what lit walls add.
     const site = { shootingBearingDeg: 0, streetAxisDeg: 0 };
     const on = { ...TOWN, day: '2027-06-13' };
-    const clear = day(DEFAULT_INTENTS.lightPool, on, ALONG_NORTH, site);
-    const hazy = day(DEFAULT_INTENTS.lightPool, { ...on, cloud: 0.5 }, ALONG_NORTH, site);
+    const clear = dayFor(DEFAULT_INTENTS.lightPool, on, ALONG_NORTH, site);
+    const hazy = dayFor(DEFAULT_INTENTS.lightPool, { ...on, cloud: 0.5 }, ALONG_NORTH, site);
     const over = (one: StopDay, minute: number): number =>
       Math.max(one.litPersonEv[minute] as number, one.litGroundEv[minute] as number) - (one.shadeEv[minute] as number);
     expect(clear.skyShare).toBeCloseTo(0.359, 2);
@@ -255,7 +241,7 @@ describe('a day’s minutes', () => {
 
 describe('a year', () => {
   const wall = [block(-300, 4, 300, 14, 16), block(-300, -16, 3, -4, 16), block(7, -16, 300, -4, 16)];
-  const base = input(DEFAULT_INTENTS.lightPool, TOWN, wall);
+  const base = inputFor(DEFAULT_INTENTS.lightPool, TOWN, wall);
   const scene = siteScene(base.streets ?? { buildings: [], eastM: 0, northM: 0 }, siteLookOf(base));
   const { day: _, cloud: __, ...rest } = base;
 
@@ -313,7 +299,7 @@ describe('the same light again', () => {
     expect(runs?.every(({ apartDeg, fromDay, toDay }) => apartDeg <= 1 && fromDay <= toDay)).toBe(true);
   });
   it('says whether the walls let it in, and has no answer with the sun down', () => {
-    const base = input(DEFAULT_INTENTS.lightPool, TOWN, [block(-60, -20, 60, -2, 40)]);
+    const base = inputFor(DEFAULT_INTENTS.lightPool, TOWN, [block(-60, -20, 60, -2, 40)]);
     const scene = siteScene(base.streets ?? { buildings: [], eastM: 0, northM: 0 }, siteLookOf(base));
     const shut = sameLightAgain(scene, { ...where, day: '2027-03-13', minuteOfDay: 760, withinDeg: 1 });
     expect(shut?.every(({ isLit }) => isLit === false)).toBe(true);

@@ -114,6 +114,14 @@ describe('the ladder in words', () => {
     expect(lines.at(-1)).toMatchObject({ change: 'not this picture', effect: expect.stringContaining('still works') });
     expect(nextStep(lines)).toContain(`At ${lines[1]?.ev}: ${lines[1]?.change}`);
     expect(ladderLines(card('arcade', 1150, DARK), null, WORDING)).toEqual([]);
+  });
+  it('says so where it is darker already than where the picture ends', () => {
+    // At 06:03 there are 16 good frames of 100, under the 20 at which a ladder ends.
+    expect(linesOf(card('quenmill', 363))).toEqual([
+      { ev: 'now', change: 'not this picture', effect: 'Passing candid still works' },
+    ]);
+  });
+  it('has no next step without lines', () => {
     expect(nextStep([])).toBeNull();
   });
 });

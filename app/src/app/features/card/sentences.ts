@@ -318,7 +318,9 @@ export function ladderLines(card: Card, ladder: LightLadder | null, wording: Wor
   const now = card.light.keyEv100;
   const { rungs, ends } = ladder;
   const current = rungs.findIndex(({ toEv100 }) => toEv100 <= now + 1e-9);
-  if (current === -1) return [];
+  const instead = ends?.instead == null ? '' : `${INTENT_NAMES[ends.instead]} still works`;
+  // Darker than where it ends: said, rather than nothing.
+  if (current === -1) return [{ ev: 'now', change: 'not this picture', effect: instead }];
   const lines = rungs.slice(current + 1).map((rung, k) => rungLine(rung, rungs[current + k], card, wording));
   const holdsTo = (rungs[current] as Rung).toEv100;
   const first: LadderLine = {
@@ -326,7 +328,6 @@ export function ladderLines(card: Card, ladder: LightLadder | null, wording: Wor
     change: holdsTo >= now - 1e-9 ? 'as it is' : `nothing to change down to EV ${wording.ev(holdsTo)}`,
     effect: '',
   };
-  const instead = ends?.instead == null ? '' : `${INTENT_NAMES[ends.instead]} still works`;
   const last = ends === null ? [] : [{ ev: `EV ${wording.ev(ends.ev100)}`, change: 'not this picture', effect: instead }];
   return [first, ...lines, ...last];
 }
