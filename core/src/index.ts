@@ -469,7 +469,8 @@ export {
   SINGLE_NAMES,
   type SingleName,
 } from './formats/archive/collections.js';
-export { LONGEST_NAME, MOST_CORNERS_IN_ALL } from './formats/archive/limits.js';
+export { LONGEST_NAME } from './formats/archive/limits.js';
+export { fitTogether, NO_ROOM } from './formats/archive/room.js';
 export { DEFAULT_SETTINGS, type Settings } from './formats/archive/settings.js';
 export { shippedArchive } from './formats/archive/shipped.js';
 export {

@@ -57,11 +57,11 @@ export function setUpInputFor(
 
 export interface HomeQuestion {
   readonly stops: readonly HomeStop[];
-  /** What it is set on: the lens of the walk's first stop. */
+  /** What it is set on: the walk's body and the first lens of the bag. */
   readonly kit: KitInHand;
 }
 
-/** Every stop at its arrival (`lightAt` may keep what it has worked out), with the lens of the first and the walk's own approach: what a home state has to serve. */
+/** Every stop at its arrival (`lightAt` may keep what it has worked out), with the first lens of the bag and the walk's own approach: what a home state has to serve. */
 export function homeQuestion(
   holdings: Pick<Holdings, 'kit' | 'standard'>,
   walk: Walk,

@@ -1,6 +1,6 @@
 import { Injectable, inject } from '@angular/core';
 import { Router } from '@angular/router';
-import { archiveParts, EMPTY_ARCHIVE, ofKind, type Stop, type Walk } from '@roam-dial/core';
+import { archiveParts, EMPTY_ARCHIVE, fitTogether, NO_ROOM, ofKind, type Stop, type Walk } from '@roam-dial/core';
 import type { ReadArchive } from '@roam-dial/core/formats';
 import { firstValueFrom } from 'rxjs';
 import { ArchiveService } from '../data/archive.service';
@@ -140,6 +140,8 @@ export class AppActions {
   async importFile(file: File, mode: ImportMode): Promise<ReadArchive> {
     const read = await this.archives.readFile(file);
     if (read.ok) {
+      const { districts } = importInto(await this.store.snapshot(), read.archive, mode, createId);
+      if (!fitTogether(districts)) return { ok: false, refusal: 'huge', message: NO_ROOM, problems: [] };
       this.store.edit({ label: `import ${file.name}` }, (workspace) => importInto(workspace, read.archive, mode, createId));
       await this.store.written();
       this.store.announce(`Imported ${file.name}`);

@@ -23,7 +23,7 @@ export interface Finding<Answer> {
   readonly answer: Answer | null;
 }
 
-/** The home state, and the kit that it is set on: the lens of the walk's first stop. */
+/** The home state, and the kit that it is set on: the walk's body and the first lens of the bag. */
 export interface HomeFinding {
   readonly home: HomeState;
   readonly kit: KitInHand;

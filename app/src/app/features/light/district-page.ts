@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import type { District, Stop } from '@roam-dial/core';
+import { type District, fitTogether, NO_ROOM, type Stop } from '@roam-dial/core';
 import type { DistrictReport, LeftOut, LeftOutReason, ReadDistrict, ReadingProgress } from '@roam-dial/core/maps';
 import type { Subscription } from 'rxjs';
 import { StreetPlan } from '../../charts/street-plan/street-plan';
@@ -161,6 +161,10 @@ export class DistrictPage {
     this.progress.set(null);
     if (!read.ok) {
       this.fail(fileName, `${read.message}${read.where === null ? '' : ` (${read.where})`}`);
+      return;
+    }
+    if (!fitTogether([...(this.room.workspace()?.districts ?? []), read.district])) {
+      this.fail(fileName, NO_ROOM);
       return;
     }
     this.report.set(read.report);
