@@ -1,7 +1,7 @@
 import type { StopDay } from '@roam-dial/core';
 import { plainDay } from '../../testing/demo';
 import { evScale, lightKindAt, ribbonSegments } from './light-ribbon/light-ribbon.geometry';
-import { hourTicks, minutesForKey, timeDomain, timeScale } from './time-axis';
+import { hourTicks, minutesForStep, timeDomain, timeScale } from './time-axis';
 import { lateLegs, minutesInLight, rowHeights, walkerLine, type WalkRow } from './walk-chart/walk-chart.geometry';
 
 const row = (over: Partial<WalkRow>): WalkRow => ({
@@ -41,9 +41,9 @@ describe('the time axis', () => {
     expect(x(0)).toBe(100);
   });
 
-  it('moves by five, by one with Shift, by an hour with Page', () => {
-    const press = (key: string, shiftKey = false): number | null => minutesForKey({ key, shiftKey } as KeyboardEvent);
-    expect([press('ArrowRight'), press('ArrowLeft', true), press('PageUp'), press('a')]).toEqual([5, -1, 60, null]);
+  it('moves by five, finely by one, by the page an hour', () => {
+    const sizes = ['usual', 'fine', 'large'] as const;
+    expect(sizes.map((size) => minutesForStep({ by: -1, size }))).toEqual([-5, -1, -60]);
   });
 });
 

@@ -1,3 +1,4 @@
+import type { HandleStep } from './handle';
 import { MINUTES_PER_DAY } from '@roam-dial/core';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 
@@ -39,12 +40,9 @@ export function hourTicks({ fromMin, toMin }: TimeDomain, widthPx: number, label
   return ticks;
 }
 
-/** Minutes that an arrow key moves: 5, or 1 with Shift. Null for other keys. */
-export function minutesForKey({ key, shiftKey }: KeyboardEvent): number | null {
-  const size = shiftKey ? 1 : 5;
-  if (key === 'ArrowRight' || key === 'ArrowUp') return size;
-  if (key === 'ArrowLeft' || key === 'ArrowDown') return -size;
-  if (key === 'PageUp') return 60;
-  if (key === 'PageDown') return -60;
-  return null;
+const STEP_MIN = { fine: 1, usual: 5, large: 60 } as const;
+
+/** Minutes that a step of the keyboard moves. */
+export function minutesForStep({ by, size }: HandleStep): number {
+  return by * STEP_MIN[size];
 }

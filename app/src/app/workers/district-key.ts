@@ -2,7 +2,7 @@ import type { District } from '@roam-dial/core';
 
 const keys = new WeakMap<readonly unknown[], string>();
 
-/** FNV-1a over text, in two halves: 53 bits are enough to tell towns apart. */
+/** FNV-1a over text, twice with different primes: 64 bits are enough to tell towns apart. */
 function hashOf(text: string): string {
   let [a, b] = [0x811c9dc5, 0xc9dc5118];
   for (let k = 0; k < text.length; k++) {

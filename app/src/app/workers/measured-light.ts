@@ -55,7 +55,7 @@ export type LightAnswer = StopDay | YearOfSun | YearOfQuality | readonly SameLig
 
 /** Stops whose surroundings are kept; about 3 MB each. */
 const MOST_SCENES = 40;
-/** Districts that who asks counts on being known; the desk keeps twice as many, and is told again of any other. */
+/** Districts that who asks counts on being known; twice as many are kept, and is told again of any other. */
 export const MOST_DISTRICTS = 6;
 
 /** Answers about light, with the surroundings of the last stops kept: a new day or sky is a matter of look-ups. */

@@ -1,6 +1,8 @@
 import { RAD_PER_DEG } from '@roam-dial/core';
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { elementWidth } from '../element-size';
+import type { PlacePx } from '../grip';
+import { Handle, type HandleStep } from '../handle';
 
 const LEFT_PX = 30;
 const RIGHT_PX = 46;
@@ -8,6 +10,7 @@ const TOP_PX = 14;
 const GROUND_PX = 26;
 const HEIGHT_PX = 220;
 const FACADE_PX = 14;
+const STEP_M = 0.5;
 
 /**
  * The street cut across before a façade, to scale: the façade, the camera at the eye, and what its frame takes in at the
@@ -15,16 +18,11 @@ const FACADE_PX = 14;
  */
 @Component({
   selector: 'rd-facade-section',
+  imports: [Handle],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <figure aria-label="The façade from the side, to scale">
-      <svg
-        [attr.width]="svgWidth()"
-        [attr.height]="height"
-        (pointermove)="drag($event)"
-        (pointerup)="release()"
-        (pointercancel)="release()"
-      >
+      <svg [attr.width]="svgWidth()" [attr.height]="height">
         <line class="ground" x1="0" [attr.x2]="svgWidth()" [attr.y1]="view().groundY" [attr.y2]="view().groundY" />
         <path class="cone" [attr.d]="view().cone" />
         <rect
@@ -47,15 +45,16 @@ const FACADE_PX = 14;
         }
         <g
           class="camera"
-          role="slider"
-          tabindex="0"
-          aria-label="Distance from the façade"
-          aria-valuemin="1"
-          aria-valuemax="10000"
-          [attr.aria-valuenow]="distanceM()"
-          [attr.aria-valuetext]="distanceText()"
-          (keydown)="press($event)"
-          (pointerdown)="grab($event)"
+          rdHandle="Distance from the façade"
+          growsLeft
+          [low]="1"
+          [high]="10000"
+          [value]="distanceM()"
+          [reading]="distanceText()"
+          (stepped)="step($event)"
+          (grabbed)="heldScale.set(pxPerM())"
+          (dragged)="drag($event)"
+          (released)="heldScale.set(null)"
         >
           <rect class="grip" [attr.x]="view().cameraX - 20" [attr.y]="view().eyeY - 20" width="40" height="40" />
           <circle [attr.cx]="view().cameraX" [attr.cy]="view().eyeY" r="6" />
@@ -79,14 +78,13 @@ export class FacadeSection {
   readonly moved = output<number>();
 
   private readonly width = elementWidth(640);
-  private isDragging = false;
   /** While the camera is dragged the scale stands still. */
-  private readonly heldScale = signal<number | null>(null);
+  protected readonly heldScale = signal<number | null>(null);
   protected readonly height = HEIGHT_PX;
   protected readonly facadePx = FACADE_PX;
   protected readonly svgWidth = computed(() => this.width());
 
-  private readonly pxPerM = computed(() => {
+  protected readonly pxPerM = computed(() => {
     const farM = Math.max(this.distanceM(), ...this.marks().map(({ distanceM }) => distanceM)) * 1.08;
     const across = (this.width() - LEFT_PX - RIGHT_PX - FACADE_PX) / farM;
     const up = (HEIGHT_PX - TOP_PX - GROUND_PX) / (this.facadeHeightM() * 1.1);
@@ -117,30 +115,12 @@ export class FacadeSection {
     };
   });
 
-  protected grab(event: PointerEvent): void {
-    if (event.button !== 0) return;
-    (event.currentTarget as Element).setPointerCapture(event.pointerId);
-    this.isDragging = true;
-    this.heldScale.set(this.pxPerM());
-  }
-
-  protected drag(event: PointerEvent): void {
-    if (!this.isDragging) return;
-    const { left } = (event.currentTarget as Element).getBoundingClientRect();
-    const metres = (this.view().facadeX - (event.clientX - left)) / this.pxPerM();
+  protected drag({ xPx }: PlacePx): void {
+    const metres = (this.view().facadeX - xPx) / this.pxPerM();
     this.moved.emit(Math.max(1, Math.round(metres * 4) / 4));
   }
 
-  protected release(): void {
-    this.isDragging = false;
-    this.heldScale.set(null);
-  }
-
-  protected press(event: KeyboardEvent): void {
-    const by = { ArrowLeft: 0.5, ArrowUp: 0.5, ArrowRight: -0.5, ArrowDown: -0.5 }[event.key];
-    if (by === undefined) return;
-    event.preventDefault();
-    event.stopPropagation();
-    this.moved.emit(Math.max(1, this.distanceM() + by));
+  protected step({ by }: HandleStep): void {
+    this.moved.emit(Math.max(1, this.distanceM() + by * STEP_M));
   }
 }

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, outp
 import type { GroundMark, Passer } from '@roam-dial/core';
 import type { Wording } from '../../wording/wording';
 import { elementWidth } from '../element-size';
+import { Handle } from '../handle';
 import { distanceAtX, distanceX, groundPlot, groundReachM, lengthTicks, wedgePath } from './ground-strip.geometry';
 
 export type GroundHandle = 'focus' | 'near' | 'far';
@@ -29,6 +30,7 @@ const MOST_HALO_PX = 34;
  */
 @Component({
   selector: 'rd-ground-strip',
+  imports: [Handle],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './ground-strip.html',
   styleUrl: './ground-strip.scss',
@@ -50,7 +52,7 @@ export class GroundStrip {
   readonly moved = output<GroundMove>();
 
   private readonly width = elementWidth(680);
-  private readonly dragging = signal<GroundHandle | null>(null);
+  protected readonly isDragging = signal(false);
   protected readonly topPx = TOP_PX;
   protected readonly bandPx = BAND_PX;
   protected readonly footPx = TOP_PX + BAND_PX;
@@ -59,7 +61,7 @@ export class GroundStrip {
   /** While something is dragged the scale stands still. */
   private readonly reachM = linkedSignal<{ readonly wanted: number; readonly isHeld: boolean }, number>({
     source: () => ({
-      isHeld: this.dragging() !== null,
+      isHeld: this.isDragging(),
       wanted: groundReachM([
         this.wantedFarM(),
         this.medianM() * 2,
@@ -145,37 +147,14 @@ export class GroundStrip {
     }));
   });
 
-  protected grab(event: PointerEvent, handle: GroundHandle): void {
-    if (event.button !== 0) return;
-    event.stopPropagation();
-    (event.currentTarget as Element).setPointerCapture(event.pointerId);
-    this.dragging.set(handle);
-  }
-
-  protected drag(event: PointerEvent): void {
-    const handle = this.dragging();
-    if (handle !== null) this.moved.emit({ handle, to: { distanceM: this.distanceOf(event) } });
-  }
-
-  protected release(): void {
-    this.dragging.set(null);
-  }
-
   /** A tap on the ground focuses there. */
   protected tap(event: MouseEvent): void {
-    if (this.canFocus()) this.moved.emit({ handle: 'focus', to: { distanceM: this.distanceOf(event) } });
+    const svg = (event.currentTarget as SVGElement).ownerSVGElement as SVGSVGElement;
+    const distanceM = this.distanceAt(event.clientX - svg.getBoundingClientRect().left);
+    if (this.canFocus()) this.moved.emit({ handle: 'focus', to: { distanceM } });
   }
 
-  protected press(event: KeyboardEvent, handle: GroundHandle): void {
-    const steps = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1 }[event.key] as 1 | -1 | undefined;
-    if (steps === undefined) return;
-    event.preventDefault();
-    event.stopPropagation();
-    this.moved.emit({ handle, to: { steps } });
-  }
-
-  private distanceOf(event: MouseEvent): number {
-    const svg = (event.currentTarget as SVGElement).ownerSVGElement ?? (event.currentTarget as SVGSVGElement);
-    return distanceAtX(this.plot(), event.clientX - svg.getBoundingClientRect().left);
+  protected distanceAt(xPx: number): number {
+    return distanceAtX(this.plot(), xPx);
   }
 }

@@ -2,6 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
 import { elementWidth } from '../element-size';
+import type { PlacePx } from '../grip';
+import { Handle } from '../handle';
 
 export interface KeeperLine {
   readonly name: string;
@@ -32,6 +34,7 @@ const THIRD = 1 / 3;
  */
 @Component({
   selector: 'rd-keeper-curve',
+  imports: [Handle],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './keeper-curve.html',
   styleUrl: './keeper-curve.scss',
@@ -50,7 +53,8 @@ export class KeeperCurve {
   readonly moved = output<number>();
 
   private readonly width = elementWidth(640);
-  private dragFrom: { readonly x: number; readonly movedStops: number } | null = null;
+  private dragFrom = { xPx: 0, movedStops: 0 };
+  protected readonly third = THIRD;
   protected readonly height = HEIGHT_PX;
   protected readonly left = LEFT_PX;
   protected readonly svgWidth = computed(() => this.width());
@@ -115,32 +119,17 @@ export class KeeperCurve {
   protected readonly handle = computed(() => ({ x: this.x()(Math.log2(this.limitS())), y: this.y(HELD) }));
   protected readonly limitText = computed(() => this.say()(this.limitS()));
 
-  protected grab(event: PointerEvent): void {
-    if (event.button !== 0) return;
-    (event.currentTarget as Element).setPointerCapture(event.pointerId);
-    this.dragFrom = { x: event.clientX, movedStops: 0 };
+  protected grab({ xPx }: PlacePx): void {
+    this.dragFrom = { xPx, movedStops: 0 };
   }
 
-  protected drag(event: PointerEvent): void {
-    if (this.dragFrom === null) return;
+  protected drag({ xPx }: PlacePx): void {
     const [from, to] = this.ends();
-    const stops = ((event.clientX - this.dragFrom.x) / (this.right() - LEFT_PX)) * (to - from);
+    const stops = ((xPx - this.dragFrom.xPx) / (this.right() - LEFT_PX)) * (to - from);
     const wanted = Math.round(stops * 3) / 3;
     const by = wanted - this.dragFrom.movedStops;
     if (Math.abs(by) < THIRD / 2) return;
     this.dragFrom = { ...this.dragFrom, movedStops: wanted };
-    this.moved.emit(by);
-  }
-
-  protected release(): void {
-    this.dragFrom = null;
-  }
-
-  protected press(event: KeyboardEvent): void {
-    const by = { ArrowLeft: -THIRD, ArrowDown: -THIRD, ArrowRight: THIRD, ArrowUp: THIRD }[event.key];
-    if (by === undefined) return;
-    event.preventDefault();
-    event.stopPropagation();
     this.moved.emit(by);
   }
 }

@@ -1,9 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, type ElementRef, input, output, viewChild } from '@angular/core';
 import type { StopDay } from '@roam-dial/core';
 import type { Wording } from '../../wording/wording';
 import { elementWidth } from '../element-size';
 import { evScale, lightKindAt, ribbonOutline, ribbonSegments } from './light-ribbon.geometry';
-import { hourTicks, minutesForKey, type TimeDomain, timeScale } from '../time-axis';
+import { Grip, type PlacePx } from '../grip';
+import { Handle } from '../handle';
+import { hourTicks, minutesForStep, type TimeDomain, timeScale } from '../time-axis';
 
 const KIND_WORDS = { lit: 'in the sun', shade: 'in shade', dark: 'after dark' } as const;
 
@@ -13,6 +15,7 @@ const KIND_WORDS = { lit: 'in the sun', shade: 'in shade', dark: 'after dark' } 
  */
 @Component({
   selector: 'rd-light-ribbon',
+  imports: [Grip, Handle],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './light-ribbon.html',
   styleUrl: './light-ribbon.scss',
@@ -27,6 +30,9 @@ export class LightRibbon {
   readonly isReadOnly = input(false);
   readonly height = input(112);
   readonly moved = output<number>();
+
+  private readonly handle = viewChild<ElementRef<SVGElement>>('handle');
+  protected readonly minutesForStep = minutesForStep;
 
   private readonly width = elementWidth(720);
   protected readonly right = computed(() => this.width() - 10);
@@ -88,30 +94,13 @@ export class LightRibbon {
     return rows;
   });
 
-  protected grab(event: PointerEvent): void {
-    if (this.isReadOnly() || event.button !== 0) return;
-    const svg = event.currentTarget as SVGSVGElement;
-    svg.setPointerCapture(event.pointerId);
-    this.follow(event);
-    svg.querySelector<SVGElement>('.handle')?.focus({ preventScroll: true });
+  /** From anywhere on the ribbon; the keys then go on from there. */
+  protected grab(at: PlacePx): void {
+    this.follow(at);
+    this.handle()?.nativeElement.focus({ preventScroll: true });
   }
 
-  protected drag(event: PointerEvent): void {
-    const svg = event.currentTarget as SVGSVGElement;
-    if (svg.hasPointerCapture(event.pointerId)) this.follow(event);
-  }
-
-  protected press(event: KeyboardEvent): void {
-    const { fromMin, toMin } = this.domain();
-    const by = minutesForKey(event);
-    const to = by !== null ? this.minute() + by : event.key === 'Home' ? fromMin : event.key === 'End' ? toMin : null;
-    if (to === null || this.isReadOnly()) return;
-    event.preventDefault();
-    this.moved.emit(to);
-  }
-
-  private follow(event: PointerEvent): void {
-    const left = (event.currentTarget as SVGSVGElement).getBoundingClientRect().left;
-    this.moved.emit(Math.round(this.x().invert(event.clientX - left)));
+  protected follow({ xPx }: PlacePx): void {
+    if (!this.isReadOnly()) this.moved.emit(Math.round(this.x().invert(xPx)));
   }
 }

@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { Wording } from '../../wording/wording';
 import { elementWidth } from '../element-size';
-import { hourTicks, minutesForKey, type TimeDomain, timeScale } from '../time-axis';
+import { Grip, type PlacePx } from '../grip';
+import { Handle, type HandleStep } from '../handle';
+import { hourTicks, minutesForStep, type TimeDomain, timeScale } from '../time-axis';
 import { rowHeights, walkerLine, type WalkRow } from './walk-chart.geometry';
 
 export interface StayMove {
@@ -10,12 +12,14 @@ export interface StayMove {
   readonly minute: number;
 }
 
-interface Grip {
+interface Hold {
   readonly stopId: string;
   readonly edge: StayMove['edge'];
   /** Pointer against the value when it was taken hold of, so that nothing jumps. */
   readonly offsetMin: number;
 }
+
+const valueOf = (row: WalkRow, edge: StayMove['edge']): number => (edge === 'arrive' ? row.arriveMin : row.leaveMin);
 
 const LEAST_ROW_PX = 34;
 const TOP_PX = 26;
@@ -27,6 +31,7 @@ const BOTTOM_PX = 22;
  */
 @Component({
   selector: 'rd-walk-chart',
+  imports: [Grip, Handle],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './walk-chart.html',
   styleUrl: './walk-chart.scss',
@@ -46,7 +51,7 @@ export class WalkChart {
   readonly dragging = output<boolean>();
 
   private readonly width = elementWidth(720);
-  private grip: Grip | null = null;
+  private hold: Hold | null = null;
 
   protected readonly right = computed(() => this.width() - 10);
   protected readonly fullHeight = computed(() =>
@@ -84,40 +89,24 @@ export class WalkChart {
     return name.length > most ? `${name.slice(0, most - 1)}…` : name;
   }
 
-  protected grab(event: PointerEvent, row: WalkRow, edge: StayMove['edge']): void {
-    if (event.button !== 0) return;
-    event.stopPropagation();
-    const at = this.minuteAt(event);
-    const value = edge === 'arrive' ? row.arriveMin : row.leaveMin;
-    this.grip = { stopId: row.stopId, edge, offsetMin: value - at };
-    (event.currentTarget as Element).setPointerCapture(event.pointerId);
+  protected grab({ xPx }: PlacePx, row: WalkRow, edge: StayMove['edge']): void {
+    this.hold = { stopId: row.stopId, edge, offsetMin: valueOf(row, edge) - this.x().invert(xPx) };
     this.dragging.emit(true);
     this.selected.emit(row.stopId);
   }
 
-  protected drag(event: PointerEvent): void {
-    if (this.grip === null) return;
-    const { stopId, edge, offsetMin } = this.grip;
-    this.stayMoved.emit({ stopId, edge, minute: Math.round(this.minuteAt(event) + offsetMin) });
+  protected drag({ xPx }: PlacePx): void {
+    if (this.hold === null) return;
+    const { stopId, edge, offsetMin } = this.hold;
+    this.stayMoved.emit({ stopId, edge, minute: Math.round(this.x().invert(xPx) + offsetMin) });
   }
 
   protected release(): void {
-    if (this.grip === null) return;
-    this.grip = null;
+    this.hold = null;
     this.dragging.emit(false);
   }
 
-  protected press(event: KeyboardEvent, row: WalkRow, edge: StayMove['edge']): void {
-    const by = minutesForKey(event);
-    if (by === null) return;
-    event.preventDefault();
-    event.stopPropagation();
-    const value = edge === 'arrive' ? row.arriveMin : row.leaveMin;
-    this.stayMoved.emit({ stopId: row.stopId, edge, minute: value + by });
-  }
-
-  private minuteAt(event: PointerEvent): number {
-    const svg = (event.currentTarget as SVGElement).ownerSVGElement ?? (event.currentTarget as SVGSVGElement);
-    return this.x().invert(event.clientX - svg.getBoundingClientRect().left);
+  protected step(step: HandleStep, row: WalkRow, edge: StayMove['edge']): void {
+    this.stayMoved.emit({ stopId: row.stopId, edge, minute: valueOf(row, edge) + minutesForStep(step) });
   }
 }
