@@ -5,7 +5,7 @@ import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { DEFAULT_SETTINGS } from '@roam-dial/core';
 import { DialCard } from '../features/card';
 import { Spine } from '../features/spine';
-import { AppActions } from '../state/app-actions';
+import { AppActions } from '../state/actions/app.actions';
 import { SelectionStore } from '../state/selection.store';
 import { Shortcuts } from '../state/shortcuts';
 import { WorkspaceStore } from '../state/workspace.store';
@@ -26,7 +26,7 @@ import { Updates } from './updates';
 export class App {
   protected readonly shortcuts = inject(Shortcuts);
   private readonly store = inject(WorkspaceStore);
-  private readonly actions = inject(AppActions);
+  protected readonly actions = inject(AppActions);
   private readonly overlays = inject(Overlays);
 
   protected readonly workspace = toSignal(this.store.workspace$);

@@ -5,8 +5,8 @@ import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { DEFAULT_SETTINGS, type Settings } from '@roam-dial/core';
 import type { ReadArchive } from '@roam-dial/core/formats';
 import type { ImportMode } from '../data/transfer';
-import { AppActions } from '../state/app-actions';
-import { changeSettings } from '../state/edits';
+import { AppActions } from '../state/actions/app.actions';
+import { WalkActions } from '../state/actions/walk.actions';
 import { WorkspaceStore } from '../state/workspace.store';
 import { CheckField } from '../ui/check-field';
 import { type Choice, ChoiceField } from '../ui/choice-field';
@@ -54,10 +54,10 @@ import { type Choice, ChoiceField } from '../ui/choice-field';
   `,
 })
 export class SettingsDialog {
-  private readonly store = inject(WorkspaceStore);
   private readonly actions = inject(AppActions);
+  private readonly walkActions = inject(WalkActions);
   private readonly dialog = inject(MatDialogRef<SettingsDialog>);
-  private readonly workspace = toSignal(this.store.workspace$);
+  private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
 
   protected readonly settings = computed(() => this.workspace()?.settings ?? DEFAULT_SETTINGS);
   protected readonly mode = signal<ImportMode>('add');
@@ -87,10 +87,7 @@ export class SettingsDialog {
   ];
 
   protected set(change: Partial<Settings>): void {
-    this.store.edit(
-      { label: 'change a setting' },
-      changeSettings((settings) => ({ ...settings, ...change })),
-    );
+    this.actions.changeSettings(change);
   }
 
   protected export(): void {
@@ -119,7 +116,7 @@ export class SettingsDialog {
   }
 
   protected async startWalk(): Promise<void> {
-    await this.actions.startWalk();
+    await this.walkActions.start();
     this.dialog.close();
   }
 }

@@ -12,7 +12,7 @@ export interface EditOptions {
   /** What undo says it takes back: "move Orrel Steps". */
   readonly label: string;
   /** Edits with the same key in quick succession are one step of undo: a drag, a word being typed. */
-  readonly mergeKey?: string;
+  readonly mergeKey?: string | undefined;
 }
 
 /** What can be undone and redone, the latest last; nothing is ever changed in place. */

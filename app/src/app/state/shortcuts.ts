@@ -1,8 +1,8 @@
 import { Injectable, inject } from '@angular/core';
 import { Router } from '@angular/router';
 import { firstValueFrom, Subject } from 'rxjs';
-import { AppActions } from './app-actions';
-import { changeSettings } from './edits';
+import { AppActions } from './actions/app.actions';
+import { StopActions } from './actions/stop.actions';
 import { WorkspaceStore } from './workspace.store';
 
 export interface Shortcut {
@@ -46,6 +46,7 @@ function isTyping(target: EventTarget | null): boolean {
 @Injectable({ providedIn: 'root' })
 export class Shortcuts {
   private readonly actions = inject(AppActions);
+  private readonly stopActions = inject(StopActions);
   private readonly store = inject(WorkspaceStore);
   private readonly router = inject(Router);
   private readonly sheetSubject = new Subject<void>();
@@ -60,10 +61,10 @@ export class Shortcuts {
     d: () => this.go('/card'),
     j: () => this.actions.stepStop(1),
     h: () => this.actions.stepStop(-1),
-    a: () => this.actions.addStop(),
+    a: () => this.stopActions.add(),
     '.': () => this.actions.stepMinutes(5),
     ',': () => this.actions.stepMinutes(-5),
-    n: () => this.toggleTheme(),
+    n: () => this.actions.toggleTheme(),
   };
 
   handle(event: KeyboardEvent): void {
@@ -79,13 +80,6 @@ export class Shortcuts {
     if (event.target instanceof HTMLElement && event.target.closest('.cdk-overlay-container') !== null) return;
     const action = this.singleKeys[event.key];
     if (action !== undefined) void this.ifOn(action, event.key);
-  }
-
-  toggleTheme(): void {
-    this.store.edit(
-      { label: 'change the theme' },
-      changeSettings((settings) => ({ ...settings, theme: settings.theme === 'light' ? 'night' : 'light' })),
-    );
   }
 
   private async ifOn(action: () => unknown, key: string): Promise<void> {

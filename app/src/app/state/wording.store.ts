@@ -1,11 +1,11 @@
-import { Injectable, inject } from '@angular/core';
+import { Injectable, inject, type Signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { DEFAULT_SETTINGS } from '@roam-dial/core';
 import { distinctUntilChanged, map, type Observable, shareReplay } from 'rxjs';
 import { Wording } from '../wording/wording';
 import { WorkspaceStore } from './workspace.store';
 
-/** The person's way of writing values, as a stream and as a signal for templates. */
+/** The person's way of writing values. */
 @Injectable({ providedIn: 'root' })
 export class WordingStore {
   readonly wording$: Observable<Wording> = inject(WorkspaceStore).settings$.pipe(
@@ -13,5 +13,9 @@ export class WordingStore {
     map((settings) => new Wording(settings)),
     shareReplay(1),
   );
-  readonly wording = toSignal(this.wording$, { initialValue: new Wording(DEFAULT_SETTINGS) });
+}
+
+/** For the templates of one component; until something is open, as in a new browser. */
+export function wordingSignal(): Signal<Wording> {
+  return toSignal(inject(WordingStore).wording$, { initialValue: new Wording(DEFAULT_SETTINGS) });
 }

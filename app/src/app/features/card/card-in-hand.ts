@@ -6,7 +6,7 @@ import { CardStore } from '../../state/card.store';
 import { DaysStore } from '../../state/days.store';
 import { SelectionStore } from '../../state/selection.store';
 import { leftSentence } from '../../wording/windows';
-import { WordingStore } from '../../state/wording.store';
+import { wordingSignal } from '../../state/wording.store';
 import { DialCard } from './dial-card';
 
 /** The card alone: first thing in the hand, full screen at the table. */
@@ -85,7 +85,7 @@ export class CardInHand {
   private readonly selection = inject(SelectionStore);
   private readonly focus = toSignal(inject(CardStore).focus$);
   private readonly days = toSignal(inject(DaysStore).days$);
-  protected readonly wording = inject(WordingStore).wording;
+  protected readonly wording = wordingSignal();
 
   protected readonly view = computed(() => {
     const focus = this.focus();

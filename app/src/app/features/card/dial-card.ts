@@ -5,8 +5,8 @@ import { RouterLink } from '@angular/router';
 import { CardStore } from '../../state/card.store';
 import { CardFocus } from '../../state/card-focus';
 import { FindingsStore } from '../../state/findings.store';
-import { HandStore } from '../../state/hand.store';
-import { WordingStore } from '../../state/wording.store';
+import { StopActions } from '../../state/actions/stop.actions';
+import { wordingSignal } from '../../state/wording.store';
 import { type CardRowKey, cardRows, rowsAtHome } from './card-rows';
 import {
   chanceSentence,
@@ -43,13 +43,13 @@ export class DialCard {
   /** In the hand: larger, with what the camera shows as its control. */
   readonly isInHand = input(false);
 
-  private readonly wording = inject(WordingStore).wording;
-  private readonly hand = inject(HandStore);
+  private readonly wording = wordingSignal();
+  private readonly stopActions = inject(StopActions);
   private readonly state = toSignal(inject(CardStore).card$);
   private readonly findings = inject(FindingsStore);
   private readonly ladder = toSignal(this.findings.ladder$);
   private readonly home = toSignal(this.findings.home$, { initialValue: null });
-  protected readonly pointedAt = inject(CardFocus).pointedAt;
+  protected readonly pointedAt = toSignal(inject(CardFocus).pointedAt$, { initialValue: null });
   protected readonly openWhy = signal<CardRowKey | null>(null);
 
   protected readonly card = computed(() => {
@@ -102,7 +102,7 @@ export class DialCard {
   /** What the hand chose is dropped; undo brings it back. */
   protected backToBest(): void {
     const card = this.card();
-    if (card !== null) this.hand.backToBest(card);
+    if (card !== null) this.stopActions.backToBest(card);
   }
 
   protected toggleWhy(key: CardRowKey): void {

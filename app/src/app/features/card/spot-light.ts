@@ -3,10 +3,9 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { bodyShutters, exposureValue100, type Hand, ladderOf, type LightLadder, markedBetween, snapToMark } from '@roam-dial/core';
 import { type Card, CardStore } from '../../state/card.store';
-import { changeStop } from '../../state/edits';
+import { StopActions } from '../../state/actions/stop.actions';
 import { FindingsStore } from '../../state/findings.store';
-import { WordingStore } from '../../state/wording.store';
-import { WorkspaceStore } from '../../state/workspace.store';
+import { wordingSignal } from '../../state/wording.store';
 
 const LARGEST_OFFSET_EV = 12;
 /** Half of a ladder's step. */
@@ -154,8 +153,8 @@ function isSameHand(a: Hand, b: Hand): boolean {
 export class SpotLight {
   readonly isInHand = input(false);
 
-  private readonly store = inject(WorkspaceStore);
-  private readonly wording = inject(WordingStore).wording;
+  private readonly stopActions = inject(StopActions);
+  private readonly wording = wordingSignal();
   private readonly state = toSignal(inject(CardStore).card$);
   /** The card before the last correction, to say what it changed in the hand. */
   private before: Card | null = null;
@@ -222,14 +221,7 @@ export class SpotLight {
 
   private write(card: Card, lightOffsetEv: number, hand: Hand | null): void {
     this.before = card;
-    this.store.edit(
-      { label: `correct the light at ${card.stop.name}`, mergeKey: `light/${card.stop.id}` },
-      changeStop(card.walk.id, card.stop.id, ({ hand: _, ...stop }) => ({
-        ...stop,
-        lightOffsetEv,
-        ...(hand === null ? {} : { hand }),
-      })),
-    );
+    this.stopActions.correctLight(card, lightOffsetEv, hand);
   }
 
   /** "open to f/4", or nothing to change. */

@@ -2,12 +2,12 @@ import { computed, inject, type Signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { CardStore } from '../../state/card.store';
 import type { CardTarget } from '../../state/card-focus';
-import { WordingStore } from '../../state/wording.store';
+import { wordingSignal } from '../../state/wording.store';
 
 /** The card's numbers now, to be shown beside the fields that feed them. */
 export function cardNumbers(): Signal<Partial<Record<NonNullable<CardTarget>, string>>> {
   const state = toSignal(inject(CardStore).card$);
-  const { wording } = inject(WordingStore);
+  const wording = wordingSignal();
   return computed(() => {
     const card = state();
     if (card?.kind !== 'card') return {};

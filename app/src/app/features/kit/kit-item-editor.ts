@@ -65,6 +65,6 @@ export class KitItemEditor {
   });
 
   protected point(target: CardTarget): void {
-    this.cardFocus.pointedAt.set(target);
+    this.cardFocus.pointAt(target);
   }
 }

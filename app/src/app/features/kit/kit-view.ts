@@ -4,7 +4,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatMenuModule } from '@angular/material/menu';
 import { DEFAULT_SETTINGS, KIT_KINDS, type KitItem, type KitKind, ofKind } from '@roam-dial/core';
 import { createId, newKitItem } from '../../data/defaults';
-import { addKitItem, changeKitItem, duplicateKitItem, removeKitItem } from '../../state/edits';
+import { KitActions } from '../../state/actions/kit.actions';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { KitItemEditor } from './kit-item-editor';
 import { StandardEditor } from './standard-editor';
@@ -27,8 +27,8 @@ const KIND_WORDS: Readonly<Record<KitKind, { readonly one: string; readonly many
   styleUrl: './kit-view.scss',
 })
 export class KitView {
-  private readonly store = inject(WorkspaceStore);
-  private readonly workspace = toSignal(this.store.workspace$);
+  private readonly actions = inject(KitActions);
+  private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
   private readonly chosenId = signal<string | null>(null);
 
   protected readonly kinds = KIT_KINDS;
@@ -55,39 +55,28 @@ export class KitView {
   protected add(kind: KitKind): void {
     const markStep = (this.workspace()?.settings ?? DEFAULT_SETTINGS).markStep;
     const item = newKitItem(kind, createId(), markStep);
-    this.store.edit({ label: `add a ${KIND_WORDS[kind].one}` }, addKitItem(item));
+    this.actions.add(item, KIND_WORDS[kind].one);
     this.chosenId.set(item.id);
   }
 
   protected change(item: KitItem, change: (one: KitItem) => KitItem): void {
-    this.store.edit({ label: `change ${item.name}` }, changeKitItem(item.id, change));
+    this.actions.change(item, change);
   }
 
   protected rename(item: KitItem, name: string): void {
-    this.store.edit(
-      { label: `rename ${item.name}`, mergeKey: `name/${item.id}` },
-      changeKitItem(item.id, (one) => ({ ...one, name })),
-    );
+    this.actions.rename(item, name);
   }
 
   protected setInBag(item: KitItem, event: Event): void {
-    const inBag = (event.target as HTMLInputElement).checked;
-    const label = inBag ? `put ${item.name} into the bag` : `take ${item.name} out of the bag`;
-    this.store.edit(
-      { label },
-      changeKitItem(item.id, (one) => ({ ...one, inBag })),
-    );
+    this.actions.putInBag(item, (event.target as HTMLInputElement).checked);
   }
 
   protected duplicate(item: KitItem): void {
-    const id = createId();
-    this.store.edit({ label: `duplicate ${item.name}` }, duplicateKitItem(item.id, id));
-    this.chosenId.set(id);
+    this.chosenId.set(this.actions.duplicate(item));
   }
 
   protected remove(item: KitItem): void {
-    this.store.edit({ label: `remove ${item.name}` }, removeKitItem(item.id));
-    this.store.announce(`Removed ${item.name}`);
+    this.actions.remove(item);
     this.chosenId.set(null);
   }
 }

@@ -10,7 +10,7 @@ import {
   type Standard,
 } from '@roam-dial/core';
 import { CardFocus, type CardTarget } from '../../state/card-focus';
-import { changeStandard } from '../../state/edits';
+import { KitActions } from '../../state/actions/kit.actions';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { ChoiceField } from '../../ui/choice-field';
 import { choicesOf } from '../../ui/choices';
@@ -31,9 +31,9 @@ const FLOOR_S = 2 ** -7;
   styleUrl: './field-row.scss',
 })
 export class StandardEditor {
-  private readonly store = inject(WorkspaceStore);
+  private readonly actions = inject(KitActions);
   private readonly cardFocus = inject(CardFocus);
-  private readonly workspace = toSignal(this.store.workspace$);
+  private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
   private readonly unit = computed(() => (this.workspace()?.settings ?? DEFAULT_SETTINGS).lengthUnit);
   protected readonly numbers = cardNumbers();
   protected readonly standard = computed(() => this.workspace()?.standard ?? DEFAULT_STANDARD);
@@ -85,13 +85,10 @@ export class StandardEditor {
   }
 
   protected set(change: Partial<Standard>): void {
-    this.store.edit(
-      { label: 'change your standard' },
-      changeStandard((standard) => ({ ...standard, ...change })),
-    );
+    this.actions.changeStandard((standard) => ({ ...standard, ...change }));
   }
 
   protected point(target: CardTarget): void {
-    this.cardFocus.pointedAt.set(target);
+    this.cardFocus.pointAt(target);
   }
 }

@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { type District, fitTogether, NO_ROOM, type Stop } from '@roam-dial/core';
+import type { District, Stop, Walk } from '@roam-dial/core';
 import type { DistrictReport, LeftOut, LeftOutReason, ReadDistrict, ReadingProgress } from '@roam-dial/core/maps';
 import type { Subscription } from 'rxjs';
 import { StreetPlan } from '../../charts/street-plan/street-plan';
 import { createId } from '../../data/defaults';
 import { MapsService } from '../../data/maps.service';
-import { changeStop, changeWalk, putDistrict, removeDistrict, setHeights } from '../../state/edits';
-import { WorkspaceStore } from '../../state/workspace.store';
+import { StopActions } from '../../state/actions/stop.actions';
+import { WalkActions } from '../../state/actions/walk.actions';
+import { counted } from '../../wording/counted';
 import { ChoiceField } from '../../ui/choice-field';
 import { ValueField } from '../../ui/value-field';
 import { numberCodec } from '../../wording/codec';
@@ -36,10 +37,6 @@ function leftOutSentence({ reason, count, ids }: LeftOut): string {
   return `${count} left out ${LEFT_OUT[reason]}: ${named}${count > MOST_NAMED ? ' and others' : ''}.`;
 }
 
-function counted(count: number, one: string, many: string): string {
-  return `${count} ${count === 1 ? one : many}`;
-}
-
 /** The buildings that the walk leads through: from a map's file, by hand, or a street by its two walls. */
 @Component({
   selector: 'rd-light-district',
@@ -50,7 +47,8 @@ function counted(count: number, one: string, many: string): string {
 })
 export class DistrictPage {
   protected readonly room = inject(LightState);
-  private readonly store = inject(WorkspaceStore);
+  private readonly walkActions = inject(WalkActions);
+  private readonly stopActions = inject(StopActions);
   private readonly maps = inject(MapsService);
 
   protected readonly levelM = signal(3.2);
@@ -144,7 +142,7 @@ export class DistrictPage {
       next: (step) => {
         if (step.kind === 'progress')
           this.progress.set({ words: DOING[step.progress.doing], percent: Math.round(100 * step.progress.share) });
-        else if (step.kind === 'done') this.take(file.name, walk.id, step.answer);
+        else if (step.kind === 'done') void this.take(file.name, walk, step.answer);
         else this.fail(file.name, step.message);
       },
       error: (error: unknown) => this.fail(file.name, error instanceof Error ? error.message : String(error)),
@@ -157,20 +155,15 @@ export class DistrictPage {
     this.progress.set(null);
   }
 
-  private take(fileName: string, walkId: string, read: ReadDistrict): void {
+  private async take(fileName: string, walk: Walk, read: ReadDistrict): Promise<void> {
     this.progress.set(null);
     if (!read.ok) {
       this.fail(fileName, `${read.message}${read.where === null ? '' : ` (${read.where})`}`);
       return;
     }
-    if (!fitTogether([...(this.room.workspace()?.districts ?? []), read.district])) {
-      this.fail(fileName, NO_ROOM);
-      return;
-    }
-    this.report.set(read.report);
-    this.store.edit({ label: `read ${fileName}` }, (workspace) =>
-      changeWalk(walkId, (walk) => ({ ...walk, districtId: read.district.id }))(putDistrict(read.district)(workspace)),
-    );
+    const refusal = await this.walkActions.takeDistrict(walk, read.district, fileName);
+    if (refusal === null) this.report.set(read.report);
+    else this.fail(fileName, refusal);
   }
 
   private fail(fileName: string, message: string): void {
@@ -180,11 +173,7 @@ export class DistrictPage {
 
   protected choose(districtId: string): void {
     const walk = this.room.walk();
-    if (walk === null) return;
-    this.store.edit(
-      { label: 'choose a district' },
-      changeWalk(walk.id, (one) => ({ ...one, districtId: districtId === NONE ? null : districtId })),
-    );
+    if (walk !== null) this.walkActions.chooseDistrict(walk, districtId === NONE ? null : districtId);
   }
 
   protected async save(district: District): Promise<void> {
@@ -192,8 +181,7 @@ export class DistrictPage {
   }
 
   protected remove(district: District): void {
-    this.store.edit({ label: `remove ${district.name}` }, removeDistrict(district.id));
-    this.store.announce(`Removed ${district.name}`);
+    this.walkActions.removeDistrict(district);
   }
 
   protected pick(id: string): void {
@@ -209,28 +197,16 @@ export class DistrictPage {
 
   protected setHeight(heightM: number): void {
     const district = this.room.district();
-    if (district === null || this.picked().size === 0) return;
-    this.store.edit(
-      { label: `set ${counted(this.picked().size, 'height', 'heights')}` },
-      setHeights(district.id, this.picked(), heightM),
-    );
+    if (district !== null && this.picked().size > 0) this.walkActions.setHeights(district, this.picked(), heightM);
   }
 
   protected setStop(what: string, change: Partial<Stop>): void {
     const [walk, stop] = [this.room.walk(), this.room.stop()];
-    if (walk === null || stop === null) return;
-    this.store.edit(
-      { label: `change the ${what} of ${stop.name}` },
-      changeStop(walk.id, stop.id, (one) => ({ ...one, ...change })),
-    );
+    if (walk !== null && stop !== null) this.stopActions.change({ walk, stop }, what, (one) => ({ ...one, ...change }));
   }
 
   protected dropSection(): void {
     const [walk, stop] = [this.room.walk(), this.room.stop()];
-    if (walk === null || stop === null) return;
-    this.store.edit(
-      { label: `no walls at ${stop.name}` },
-      changeStop(walk.id, stop.id, ({ section: _, ...rest }) => rest),
-    );
+    if (walk !== null && stop !== null) this.stopActions.dropWalls({ walk, stop });
   }
 }

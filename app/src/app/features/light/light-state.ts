@@ -17,7 +17,7 @@ import {
 } from '@roam-dial/core';
 import { CardStore } from '../../state/card.store';
 import { DaysStore } from '../../state/days.store';
-import { WordingStore } from '../../state/wording.store';
+import { wordingSignal } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
 
 /** Buildings farther than this neither cut nor shade the drawing of a street. */
@@ -57,7 +57,7 @@ export class LightState {
   readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
   readonly progress = toSignal(inject(DaysStore).progress$, { initialValue: null });
   readonly isStopped = toSignal(inject(DaysStore).isStopped$, { initialValue: false });
-  readonly wording = inject(WordingStore).wording;
+  readonly wording = wordingSignal();
 
   readonly walk = computed<Walk | null>(() => this.focus()?.walk ?? null);
   readonly stop = computed<Stop | null>(() => this.focus()?.stop ?? null);

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
-import { AppActions } from '../../state/app-actions';
+import { AppActions } from '../../state/actions/app.actions';
 import { DaysStore } from '../../state/days.store';
 import { phoneLayout } from '../../state/phone-layout';
 import { leftSentence, windowAt, WINDOW_WORDS } from '../../wording/windows';

@@ -2,9 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { apparentSun, halfFieldDeg, kitInHand, litGroundAt, metresFrom, placeAt, type Stop, streetCut } from '@roam-dial/core';
 import { StreetPlan, type PlanStop } from '../../charts/street-plan/street-plan';
 import { StreetSection } from '../../charts/street-section/street-section';
-import { changeStop } from '../../state/edits';
+import { StopActions } from '../../state/actions/stop.actions';
 import { SelectionStore } from '../../state/selection.store';
-import { WorkspaceStore } from '../../state/workspace.store';
 import { WINDOW_WORDS, windowSpan } from '../../wording/windows';
 import { LightState } from './light-state';
 import { figuresAt, lightCare } from './light-words';
@@ -21,7 +20,7 @@ const SOON_MIN = 30;
 })
 export class NowPage {
   protected readonly room = inject(LightState);
-  private readonly store = inject(WorkspaceStore);
+  private readonly stopActions = inject(StopActions);
   private readonly selection = inject(SelectionStore);
   protected readonly isPlacing = signal(false);
 
@@ -122,16 +121,16 @@ export class NowPage {
     const { latitude, longitude } = placeAt(district.origin, { eastM, northM });
     const rounded = (degrees: number): number => Math.round(degrees * 1e7) / 1e7;
     this.isPlacing.set(false);
-    this.edit(id, 'place', { position: { latitude: rounded(latitude), longitude: rounded(longitude) } });
+    this.adjust(id, 'place', { position: { latitude: rounded(latitude), longitude: rounded(longitude) } });
   }
 
   protected turn({ id, bearingDeg }: { id: string; bearingDeg: number }): void {
-    this.edit(id, 'direction', { shootingBearingDeg: bearingDeg });
+    this.adjust(id, 'direction', { shootingBearingDeg: bearingDeg });
   }
 
   protected takeProposal({ axisDeg, widthM }: { axisDeg: number; widthM: number }): void {
     const stop = this.room.stop();
-    if (stop !== null) this.edit(stop.id, 'street', { streetAxisDeg: axisDeg, streetWidthM: widthM });
+    if (stop !== null) this.adjust(stop.id, 'street', { streetAxisDeg: axisDeg, streetWidthM: widthM });
   }
 
   private litAt(minute: number): Uint8Array | null {
@@ -139,13 +138,9 @@ export class NowPage {
     return day?.hasWalls !== true || minute > 1439 ? null : litGroundAt(day, minute);
   }
 
-  private edit(stopId: string, what: string, change: Partial<Stop>): void {
+  private adjust(stopId: string, part: string, change: Partial<Stop>): void {
     const walk = this.room.walk();
-    if (walk === null) return;
-    const name = walk.stops.find(({ id }) => id === stopId)?.name ?? 'a stop';
-    this.store.edit(
-      { label: `change the ${what} of ${name}`, mergeKey: `${what}/${stopId}` },
-      changeStop(walk.id, stopId, (stop) => ({ ...stop, ...change })),
-    );
+    const stop = walk?.stops.find(({ id }) => id === stopId);
+    if (walk !== null && stop !== undefined) this.stopActions.adjust({ walk, stop }, part, (one) => ({ ...one, ...change }));
   }
 }

@@ -14,8 +14,8 @@ import {
 } from '@roam-dial/core';
 import type { ReadForecast } from '@roam-dial/core/maps';
 import { MapsService } from '../../data/maps.service';
-import { changeStop, changeWalk } from '../../state/edits';
-import { WorkspaceStore } from '../../state/workspace.store';
+import { StopActions } from '../../state/actions/stop.actions';
+import { WalkActions } from '../../state/actions/walk.actions';
 import { LightState } from './light-state';
 import { moonSentence } from './light-words';
 
@@ -36,7 +36,8 @@ const HEIGHT = 64;
 })
 export class SkyPage {
   protected readonly room = inject(LightState);
-  private readonly store = inject(WorkspaceStore);
+  private readonly walkActions = inject(WalkActions);
+  private readonly stopActions = inject(StopActions);
   private readonly maps = inject(MapsService);
   private readonly drawn = signal(0);
   protected readonly problem = signal<string | null>(null);
@@ -145,24 +146,17 @@ export class SkyPage {
   }
 
   protected dropForecast(): void {
-    this.edit('one sky for the day', ({ forecast: _, ...walk }) => walk);
+    const walk = this.room.walk();
+    if (walk !== null) this.walkActions.setOneSky(walk);
   }
 
   protected dropReading(): void {
     const [walk, stop] = [this.room.walk(), this.room.stop()];
-    if (walk === null || stop === null) return;
-    this.store.edit(
-      { label: `back to the model at ${stop.name}` },
-      changeStop(walk.id, stop.id, (one) => ({ ...one, lightOffsetEv: 0 })),
-    );
+    if (walk !== null && stop !== null) this.stopActions.dropReading({ walk, stop });
   }
 
   private setForecast(forecast: NonNullable<Walk['forecast']>): void {
-    this.edit(`a ${forecast.source} forecast`, (walk) => ({ ...walk, forecast }));
-  }
-
-  private edit(label: string, change: (walk: Walk) => Walk): void {
     const walk = this.room.walk();
-    if (walk !== null) this.store.edit({ label }, changeWalk(walk.id, change));
+    if (walk !== null) this.walkActions.setForecast(walk, forecast);
   }
 }

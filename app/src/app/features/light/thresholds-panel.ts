@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { DEFAULT_THRESHOLDS, GATES, INTENT_NAMES, type ThresholdName } from '@roam-dial/core';
-import { changeWalk } from '../../state/edits';
-import { WorkspaceStore } from '../../state/workspace.store';
+import { WalkActions } from '../../state/actions/walk.actions';
 import { ValueField } from '../../ui/value-field';
 import { type Codec, numberCodec, percentCodec, restricted } from '../../wording/codec';
 import { LightState } from './light-state';
@@ -67,7 +66,7 @@ const CODECS: Readonly<Record<ThresholdUnit, Codec<number>>> = {
 })
 export class ThresholdsPanel {
   private readonly room = inject(LightState);
-  private readonly store = inject(WorkspaceStore);
+  private readonly walkActions = inject(WalkActions);
 
   protected readonly intentName = computed(() => {
     const stop = this.room.stop();
@@ -102,21 +101,11 @@ export class ThresholdsPanel {
     if (walk === null) return;
     const [opens, full] = walk.windows?.[name] ?? DEFAULT_THRESHOLDS[name];
     const pair = GATES.has(name) ? ([value, value] as const) : end === 0 ? ([value, full] as const) : ([opens, value] as const);
-    this.store.edit(
-      { label: `change “${THRESHOLD_WORDS[name].name}”` },
-      changeWalk(walk.id, (one) => ({ ...one, windows: { ...one.windows, [name]: pair } })),
-    );
+    this.walkActions.setThreshold(walk, name, pair, THRESHOLD_WORDS[name].name);
   }
 
   protected reset(name: ThresholdName): void {
     const walk = this.room.walk();
-    if (walk === null) return;
-    this.store.edit(
-      { label: `default of “${THRESHOLD_WORDS[name].name}”` },
-      changeWalk(walk.id, (one) => ({
-        ...one,
-        windows: Object.fromEntries(Object.entries(one.windows ?? {}).filter(([key]) => key !== name)),
-      })),
-    );
+    if (walk !== null) this.walkActions.resetThreshold(walk, name, THRESHOLD_WORDS[name].name);
   }
 }

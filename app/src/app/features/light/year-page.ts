@@ -1,9 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Router } from '@angular/router';
 import { type CarpetCell, YearCarpet } from '../../charts/year-carpet/year-carpet';
-import { changeWalk } from '../../state/edits';
+import { WalkActions } from '../../state/actions/walk.actions';
 import { SelectionStore } from '../../state/selection.store';
-import { WorkspaceStore } from '../../state/workspace.store';
 import { ValueField } from '../../ui/value-field';
 import { numberCodec } from '../../wording/codec';
 import { LightState } from './light-state';
@@ -22,7 +21,7 @@ const MOST_AGAIN = 8;
 export class YearPage {
   protected readonly room = inject(LightState);
   protected readonly year = inject(YearState);
-  private readonly store = inject(WorkspaceStore);
+  private readonly walkActions = inject(WalkActions);
   private readonly selection = inject(SelectionStore);
   private readonly router = inject(Router);
 
@@ -63,12 +62,7 @@ export class YearPage {
   protected go({ day, minuteOfDay }: CarpetCell): void {
     const walk = this.room.walk();
     if (walk === null) return;
-    if (day !== walk.day) {
-      this.store.edit(
-        { label: `go to ${this.room.wording().day(day)}` },
-        changeWalk(walk.id, (one) => ({ ...one, day })),
-      );
-    }
+    if (day !== walk.day) this.walkActions.goTo(walk, day, this.room.wording().day(day));
     this.selection.setMinute(minuteOfDay);
   }
 

@@ -5,7 +5,7 @@ import { timeDomain, type TimeDomain } from '../../charts/time-axis';
 import { CardStore } from '../../state/card.store';
 import { DaysStore } from '../../state/days.store';
 import { SelectionStore } from '../../state/selection.store';
-import { WordingStore } from '../../state/wording.store';
+import { wordingSignal } from '../../state/wording.store';
 import { ValueField } from '../../ui/value-field';
 import { clockCodec } from '../../wording/codec';
 
@@ -50,7 +50,7 @@ export class RibbonHead {
   private readonly selection = inject(SelectionStore);
   private readonly days = toSignal(inject(DaysStore).days$);
   protected readonly focus = toSignal(inject(CardStore).focus$);
-  protected readonly wording = inject(WordingStore).wording;
+  protected readonly wording = wordingSignal();
 
   protected readonly stop = computed(() => this.focus()?.stop ?? null);
   protected readonly day = computed(() => this.days()?.get(this.stop()?.id ?? '') ?? null);

@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { APPROACHES, bodyShutters, type Evaluation, type Hand, markedBetween, snapToMark } from '@roam-dial/core';
 import type { Card } from '../../state/card.store';
-import { HandStore } from '../../state/hand.store';
+import { StopActions } from '../../state/actions/stop.actions';
+import { PinnedStore } from '../../state/pinned.store';
 import type { Wording } from '../../wording/wording';
 import { acrossText } from './limits-view';
 import { RoomState } from './room-state';
@@ -93,7 +95,9 @@ export function handText({ hand, camera }: Evaluation, card: Card, wording: Word
 })
 export class HandBar {
   private readonly room = inject(RoomState);
-  private readonly hand = inject(HandStore);
+  private readonly stopActions = inject(StopActions);
+  private readonly pinnedStore = inject(PinnedStore);
+  private readonly pinned = toSignal(this.pinnedStore.pinned$, { initialValue: null });
 
   protected readonly view = computed(() => {
     const [card, place, found] = [this.room.card(), this.room.place(), this.room.found()];
@@ -106,7 +110,7 @@ export class HandBar {
       return { axis, name, text, canLess, canMore };
     };
     const mark = controls.across.values[place.across] as number;
-    const pinned = this.hand.pinned();
+    const pinned = this.pinned();
     return {
       controls: [
         control(
@@ -148,26 +152,26 @@ export class HandBar {
     const [card, place] = [this.room.card(), this.room.place()];
     if (card === null || place === null) return;
     const { controls } = card.cells.scene;
-    this.hand.set(card, changeTo(controls, axis, place[axis] + (isReversed(controls, axis) ? -by : by)));
+    this.stopActions.setHand(card, changeTo(controls, axis, place[axis] + (isReversed(controls, axis) ? -by : by)));
   }
 
   protected back(): void {
     const card = this.room.card();
-    if (card !== null) this.hand.backToBest(card);
+    if (card !== null) this.stopActions.backToBest(card);
   }
 
   protected pin(): void {
     const card = this.room.card();
-    if (card !== null) this.hand.pin(card);
+    if (card !== null) this.pinnedStore.pin(card);
   }
 
   protected setPinned(): void {
-    const [card, pinned] = [this.room.card(), this.hand.pinned()];
-    if (card !== null && pinned !== null) this.hand.set(card, pinned.found.hand);
+    const [card, pinned] = [this.room.card(), this.pinned()];
+    if (card !== null && pinned !== null) this.stopActions.setHand(card, pinned.found.hand);
   }
 
   protected unpin(): void {
-    this.hand.unpin();
+    this.pinnedStore.unpin();
   }
 }
 

@@ -16,8 +16,7 @@ import {
 import { KeeperCurve } from '../../charts/keeper-curve/keeper-curve';
 import type { Card } from '../../state/card.store';
 import { saveBlob } from '../../data/save-file';
-import { changeStandard } from '../../state/edits';
-import { WorkspaceStore } from '../../state/workspace.store';
+import { KitActions } from '../../state/actions/kit.actions';
 import { ValueField } from '../../ui/value-field';
 import { numberCodec } from '../../wording/codec';
 import { barrelTapePdf } from './barrel-tape-pdf';
@@ -49,7 +48,7 @@ const MEASURE: Readonly<Record<MissingMeasurement, string>> = {
 })
 export class HandsPage {
   private readonly room = inject(RoomState);
-  private readonly store = inject(WorkspaceStore);
+  private readonly kitActions = inject(KitActions);
   protected readonly wording = this.room.wording;
   protected readonly count = numberCodec({ low: 1, high: 10_000, decimals: 0 });
   protected readonly good = numberCodec({ low: 0, high: 10_000, decimals: 0 });
@@ -115,10 +114,7 @@ export class HandsPage {
   });
 
   protected moveLimit(stops: number): void {
-    this.store.edit(
-      { label: 'change your steadiness', mergeKey: 'standard/steadiness' },
-      changeStandard((standard) => moved(standard, stops)),
-    );
+    this.kitActions.adjustStandard('steadiness', (standard) => moved(standard, stops));
   }
 
   protected useFit(): void {
@@ -126,13 +122,10 @@ export class HandsPage {
     if (keepers?.fit == null) return;
     const { limitS, spreadStops } = keepers.fit;
     const stops = Math.log2(limitS / keepers.ruleS);
-    this.store.edit(
-      { label: 'take your steadiness from your frames' },
-      changeStandard((standard) => ({
-        ...moved({ ...standard, steadinessStops: 0 }, Math.round(stops * 100) / 100),
-        steadinessSpreadStops: Math.round(spreadStops * 100) / 100,
-      })),
-    );
+    this.kitActions.takeFit((standard) => ({
+      ...moved({ ...standard, steadinessStops: 0 }, Math.round(stops * 100) / 100),
+      steadinessSpreadStops: Math.round(spreadStops * 100) / 100,
+    }));
   }
 
   /** The slowest time not tried yet, near where the curve bends. */
@@ -172,10 +165,7 @@ export class HandsPage {
   }
 
   private setTests(handTests: readonly StoredHandTest[]): void {
-    this.store.edit(
-      { label: 'change the test of your hands', mergeKey: 'standard/tests' },
-      changeStandard((standard) => ({ ...standard, handTests })),
-    );
+    this.kitActions.adjustStandard('test of your hands', (standard) => ({ ...standard, handTests }));
   }
 
   protected async saveTape(): Promise<void> {

@@ -1,10 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { type GroundMark, nearestPlace, passersAt, sharpZone } from '@roam-dial/core';
 import { type FieldPlace, LimitsChart } from '../../charts/limits-chart/limits-chart';
 import { type GroundMove, GroundStrip } from '../../charts/ground-strip/ground-strip';
-import { changeStop } from '../../state/edits';
-import { HandStore } from '../../state/hand.store';
-import { WorkspaceStore } from '../../state/workspace.store';
+import { StopActions } from '../../state/actions/stop.actions';
+import { PinnedStore } from '../../state/pinned.store';
 import { CheckField } from '../../ui/check-field';
 import { zoneWords } from '../../wording/zone';
 import { flickerSentence } from './flicker-sentence';
@@ -25,8 +25,8 @@ const PEOPLE = 24;
 })
 export class HoldsPage {
   private readonly room = inject(RoomState);
-  private readonly hand = inject(HandStore);
-  private readonly store = inject(WorkspaceStore);
+  private readonly stopActions = inject(StopActions);
+  private readonly pinned = toSignal(inject(PinnedStore).pinned$, { initialValue: null });
   protected readonly wording = this.room.wording;
 
   /** Each field at its own best focus, or all at the focus in hand. */
@@ -48,7 +48,7 @@ export class HoldsPage {
   protected readonly chart = computed(() => {
     const [view, words, place, card] = [this.limits(), this.words(), this.room.place(), this.room.card()];
     if (view === null || words === null || place === null || card === null) return null;
-    const pinned = this.hand.pinned();
+    const pinned = this.pinned();
     const point = fieldOf(view.grid, place);
     return {
       fields: view.fields,
@@ -104,7 +104,7 @@ export class HoldsPage {
 
   protected move(place: FieldPlace): void {
     const [view, card] = [this.limits(), this.room.card()];
-    if (view !== null && card !== null) this.hand.set(card, handFor(view, place, this.isBestFocus()));
+    if (view !== null && card !== null) this.stopActions.setHand(card, handFor(view, place, this.isBestFocus()));
   }
 
   protected moveGround({ handle, to }: GroundMove): void {
@@ -113,12 +113,12 @@ export class HoldsPage {
     const { fNumbers, focusM } = card.cells.scene.controls;
     if (handle === 'focus') {
       const at = 'steps' in to ? focusM[place.focus + to.steps] : nearestFocus(focusM, to.distanceM);
-      if (at !== undefined) this.hand.set(card, { focusM: at });
+      if (at !== undefined) this.stopActions.setHand(card, { focusM: at });
       return;
     }
     const isWiderZone = handle === 'near' ? -1 : 1;
     const at = 'steps' in to ? fNumbers[place.aperture + to.steps * isWiderZone] : this.apertureFor(handle, to.distanceM);
-    if (at !== undefined) this.hand.set(card, { fNumber: at });
+    if (at !== undefined) this.stopActions.setHand(card, { fNumber: at });
   }
 
   /** The aperture whose zone ends nearest to a distance, the focus left where it is. */
@@ -143,10 +143,7 @@ export class HoldsPage {
   protected setMarks(ground: readonly GroundMark[]): void {
     const card = this.room.card();
     if (card === null) return;
-    this.store.edit(
-      { label: `change what lies at ${card.stop.name}`, mergeKey: `ground/${card.stop.id}` },
-      changeStop(card.walk.id, card.stop.id, (stop) => ({ ...stop, ground })),
-    );
+    this.stopActions.adjust(card, 'ground', (stop) => ({ ...stop, ground }));
   }
 }
 

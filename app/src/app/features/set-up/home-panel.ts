@@ -3,9 +3,8 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { type Hand, isoCeilingOf, type KitInHand } from '@roam-dial/core';
 import type { Card } from '../../state/card.store';
-import { changeWalk } from '../../state/edits';
+import { WalkActions } from '../../state/actions/walk.actions';
 import { FindingsStore } from '../../state/findings.store';
-import { WorkspaceStore } from '../../state/workspace.store';
 import { changeText } from '../../wording/changes';
 import type { Wording } from '../../wording/wording';
 import { homeChecks } from './home-checks';
@@ -21,7 +20,7 @@ import { RoomState } from './room-state';
 })
 export class HomePanel {
   private readonly room = inject(RoomState);
-  private readonly store = inject(WorkspaceStore);
+  private readonly walkActions = inject(WalkActions);
   private readonly finding = toSignal(inject(FindingsStore).home$, { initialValue: null });
 
   protected readonly homeView = computed(() => {
@@ -68,10 +67,7 @@ export class HomePanel {
   }
 
   private tick({ walk }: Card, homeChecked: readonly string[]): void {
-    this.store.edit(
-      { label: 'tick the home state', mergeKey: `home/${walk.id}` },
-      changeWalk(walk.id, (one) => ({ ...one, homeChecked })),
-    );
+    this.walkActions.tickHome(walk, homeChecked);
   }
 }
 

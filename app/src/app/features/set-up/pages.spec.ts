@@ -8,7 +8,6 @@ import { type Card, cardFor } from '../../state/card.store';
 import { focusOn } from '../../state/focus.store';
 import { changeStop } from '../../state/edits';
 import { FindingsStore } from '../../state/findings.store';
-import { HandStore } from '../../state/hand.store';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { Wording } from '../../wording/wording';
 import { GroundMarks } from './ground-marks';
@@ -39,6 +38,7 @@ function room(stopId: string, change: (stop: Stop) => Stop = (stop) => stop) {
   const card = signal(cardOf(workspace, stopId));
   const labels: string[] = [];
   const store = {
+    workspace$: of(workspace),
     edit: ({ label }: { label: string }, edit: (before: Workspace) => Workspace): void => {
       labels.push(label);
       workspace = edit(workspace);
@@ -113,7 +113,7 @@ describe('the bar of what the hand sets', () => {
     click(bar, 'Set it');
     expect(hand().fNumber).toBeCloseTo(2 ** (17 / 6), 6);
     click(bar, 'Unpin');
-    expect(TestBed.inject(HandStore).pinned()).toBeNull();
+    expect(textOf(bar)).not.toContain('Pinned');
   });
   it('cannot be stepped past the last mark', () => {
     room('vessen', (stop) => ({

@@ -2,7 +2,7 @@ import { placeOfHand } from '@roam-dial/core';
 import { Injectable, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { CardStore } from '../../state/card.store';
-import { WordingStore } from '../../state/wording.store';
+import { wordingSignal } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
 
 /** What all four pages are about: the selected stop's card, its cells, and where the hand stands among them. */
@@ -10,7 +10,7 @@ import { WorkspaceStore } from '../../state/workspace.store';
 export class RoomState {
   private readonly state = toSignal(inject(CardStore).card$);
   readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
-  readonly wording = inject(WordingStore).wording;
+  readonly wording = wordingSignal();
   readonly card = computed(() => {
     const state = this.state();
     return state?.kind === 'card' ? state : null;

@@ -3,9 +3,9 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import type { ApproachRow } from '@roam-dial/core';
 import type { Card } from '../../state/card.store';
-import { changeStop } from '../../state/edits';
+import { StopActions } from '../../state/actions/stop.actions';
+import { withoutHand } from '../../state/edits';
 import { FindingsStore } from '../../state/findings.store';
-import { WorkspaceStore } from '../../state/workspace.store';
 import {
   DEPTH_CHOICES,
   DEPTH_COSTS,
@@ -38,7 +38,7 @@ type Dimension = keyof typeof DIMENSIONS;
 })
 export class SchoolsPanel {
   private readonly room = inject(RoomState);
-  private readonly store = inject(WorkspaceStore);
+  private readonly stopActions = inject(StopActions);
   private readonly approaches = toSignal(inject(FindingsStore).approaches$);
 
   protected readonly tables = computed(() => {
@@ -75,12 +75,7 @@ export class SchoolsPanel {
   protected use(dimension: string, value: string): void {
     const card = this.room.card();
     if (card === null) return;
-    this.store.edit(
-      { label: `change the approach at ${card.stop.name}` },
-      changeStop(card.walk.id, card.stop.id, ({ hand: _, ...stop }) => ({
-        ...stop,
-        approach: { ...card.input.approach, [dimension]: value },
-      })),
-    );
+    const approach = { ...card.input.approach, [dimension]: value };
+    this.stopActions.change(card, 'approach', (stop) => ({ ...withoutHand(stop), approach }));
   }
 }

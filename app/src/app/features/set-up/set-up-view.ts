@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
-import { AppActions } from '../../state/app-actions';
+import { AppActions } from '../../state/actions/app.actions';
 import { phoneLayout } from '../../state/phone-layout';
 import { RibbonHead } from '../ribbon';
 import { HandBar } from './hand-bar';

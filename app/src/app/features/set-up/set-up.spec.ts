@@ -13,7 +13,7 @@ import {
 import { demoWorkspace } from '../../../testing/demo';
 import { type Card, cardFor } from '../../state/card.store';
 import { focusOn } from '../../state/focus.store';
-import { changeStop } from '../../state/edits';
+import { changeStop, takeWayOut } from '../../state/edits';
 import { Wording } from '../../wording/wording';
 import { barrelTapePdf } from './barrel-tape-pdf';
 import { fieldCheck } from './field-check';
@@ -21,7 +21,7 @@ import { flickerSentence } from './flicker-sentence';
 import { groundSentence } from './ground-sentence';
 import { homeChecks } from './home-checks';
 import { cellOf, fieldOf, handFor, limitsView, limitsWords } from './limits-view';
-import { takeWayOut, wayText } from './ways-out';
+import { wayText } from './ways-out';
 
 const WORDING = new Wording({ lengthUnit: 'metres', clock: '24h' });
 

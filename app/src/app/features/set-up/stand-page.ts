@@ -22,9 +22,8 @@ import {
 import { FacadeSection } from '../../charts/framing/facade-section';
 import { FrameView } from '../../charts/framing/frame-view';
 import { TwoThingsView } from '../../charts/framing/two-things';
-import { changeStop } from '../../state/edits';
-import { HandStore } from '../../state/hand.store';
-import { WorkspaceStore } from '../../state/workspace.store';
+import { StopActions } from '../../state/actions/stop.actions';
+import { withoutHand } from '../../state/edits';
 import { CheckField } from '../../ui/check-field';
 import { ValueField } from '../../ui/value-field';
 import { distanceCodec } from '../../wording/codec';
@@ -57,8 +56,7 @@ function choicesOf(lenses: readonly Lens[], inUse: LensChoice): readonly LensCho
 })
 export class StandPage {
   private readonly room = inject(RoomState);
-  private readonly store = inject(WorkspaceStore);
-  private readonly hand = inject(HandStore);
+  private readonly stopActions = inject(StopActions);
   protected readonly wording = this.room.wording;
 
   protected readonly length = computed(() => distanceCodec(this.wording().lengthUnit, { low: 0.3, high: 5000 }));
@@ -183,30 +181,27 @@ export class StandPage {
   });
 
   protected useLens(lens: Lens, focalLengthMm: number): void {
-    this.edit('lens', ({ hand: _, ...stop }) => ({ ...stop, lensId: lens.id, focalLengthMm }));
+    const card = this.room.card();
+    if (card !== null) this.stopActions.change(card, 'lens', (stop) => ({ ...withoutHand(stop), lensId: lens.id, focalLengthMm }));
   }
 
   protected setDistance(medianM: number): void {
-    this.edit('distance', (stop) => ({ ...stop, subject: scaledZone(stop.subject, medianM / stop.subject.medianM) }), true);
+    this.adjust('distance', (stop) => ({ ...stop, subject: scaledZone(stop.subject, medianM / stop.subject.medianM) }));
   }
 
   protected setFraming(change: Partial<Framing>): void {
-    this.edit('framing', (stop) => ({ ...stop, framing: { ...(stop.framing ?? DEFAULT_FRAMING), ...change } }), true);
+    this.adjust('framing', (stop) => ({ ...stop, framing: { ...(stop.framing ?? DEFAULT_FRAMING), ...change } }));
   }
 
   protected setZone(fNumber: number, focusM: number): void {
     const card = this.room.card();
-    if (card !== null) this.hand.set(card, card.input.approach.focus === 'fixedZone' ? { fNumber, focusM } : { fNumber });
+    if (card !== null)
+      this.stopActions.setHand(card, card.input.approach.focus === 'fixedZone' ? { fNumber, focusM } : { fNumber });
   }
 
-  private edit(field: string, change: (stop: Stop) => Stop, isDrag = false): void {
+  private adjust(part: string, change: (stop: Stop) => Stop): void {
     const card = this.room.card();
-    if (card === null) return;
-    const { walk, stop } = card;
-    this.store.edit(
-      { label: `change the ${field} of ${stop.name}`, ...(isDrag ? { mergeKey: `${field}/${stop.id}` } : {}) },
-      changeStop(walk.id, stop.id, change),
-    );
+    if (card !== null) this.stopActions.adjust(card, part, change);
   }
 }
 

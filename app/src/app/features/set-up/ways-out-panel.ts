@@ -2,10 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { ofKind, type WayOut } from '@roam-dial/core';
+import { StopActions } from '../../state/actions/stop.actions';
 import { FindingsStore } from '../../state/findings.store';
-import { WorkspaceStore } from '../../state/workspace.store';
 import { RoomState } from './room-state';
-import { takeWayOut, wayCost, wayText } from './ways-out';
+import { wayCost, wayText } from './ways-out';
 
 /** What else would help: each change with the chance before and after, done by a click. */
 @Component({
@@ -17,7 +17,7 @@ import { takeWayOut, wayCost, wayText } from './ways-out';
 })
 export class WaysOutPanel {
   private readonly room = inject(RoomState);
-  private readonly store = inject(WorkspaceStore);
+  private readonly stopActions = inject(StopActions);
   private readonly ways = toSignal(inject(FindingsStore).waysOut$);
 
   protected readonly waysOut = computed(() => {
@@ -44,6 +44,6 @@ export class WaysOutPanel {
 
   protected take(way: WayOut): void {
     const card = this.room.card();
-    if (card !== null) this.store.edit({ label: `take a way out at ${card.stop.name}` }, takeWayOut(card, way));
+    if (card !== null) this.stopActions.takeWayOut(card, way);
   }
 }

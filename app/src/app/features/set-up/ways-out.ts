@@ -1,6 +1,5 @@
-import { DEFAULT_SHOOTING, INTENT_NAMES, scaledZone, type WayOut, type WayOutResult } from '@roam-dial/core';
+import { INTENT_NAMES, type WayOut, type WayOutResult } from '@roam-dial/core';
 import type { Card } from '../../state/card.store';
-import { changeStandard, changeStop, withIntent, type WorkspaceChange } from '../../state/edits';
 import { DEPTH_CHOICES, EXPOSURE_CHOICES, FOCUS_CHOICES } from '../../wording/approaches';
 import type { Wording } from '../../wording/wording';
 
@@ -39,29 +38,4 @@ export function wayCost({ isoStopsMore }: WayOutResult, wording: Wording): strin
   if (Math.abs(thirds) < 0.1) return 'same ISO';
   const stops = wording.stops(Math.abs(thirds), 'third').replace('+', '');
   return `${stops} ${Math.abs(thirds) <= 1 ? 'stop' : 'stops'} ${thirds > 0 ? 'more' : 'less'} ISO`;
-}
-
-/** Does it: on the stop, or for the ceiling in the standard. What the hand had chosen before is dropped. */
-export function takeWayOut({ walk, stop, input, kit }: Card, way: WayOut): WorkspaceChange {
-  const onStop = (change: Parameters<typeof changeStop>[2]): WorkspaceChange =>
-    changeStop(walk.id, stop.id, ({ hand: _, ...one }) => change(one));
-  switch (way.kind) {
-    case 'support':
-      return onStop((one) => ({ ...one, approach: { ...input.approach, support: way.support } }));
-    case 'approach':
-      return onStop((one) => ({ ...one, approach: { ...input.approach, ...way.change } }));
-    case 'distance':
-      return onStop((one) => ({ ...one, subject: scaledZone(one.subject, way.times) }));
-    case 'lens':
-      return onStop((one) => ({ ...one, lensId: way.lensId, focalLengthMm: way.focalLengthMm }));
-    case 'burst':
-      return onStop((one) => ({ ...one, shooting: { ...(one.shooting ?? DEFAULT_SHOOTING), burstFrames: way.frames } }));
-    case 'intent':
-      return onStop((one) => withIntent(one, way.intent));
-    case 'isoCeiling':
-      return changeStandard((standard) => ({
-        ...standard,
-        isoCeilingByBody: { ...standard.isoCeilingByBody, [kit.body.id]: way.iso },
-      }));
-  }
 }

@@ -13,11 +13,13 @@ import {
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { INTENT_NAMES, type Stop, walkLegs } from '@roam-dial/core';
-import { AppActions } from '../../state/app-actions';
+import { AppActions } from '../../state/actions/app.actions';
+import { StopActions } from '../../state/actions/stop.actions';
+import { WalkActions } from '../../state/actions/walk.actions';
 import { CardStore } from '../../state/card.store';
 import { DaysStore } from '../../state/days.store';
 import { SelectionStore } from '../../state/selection.store';
-import { WordingStore } from '../../state/wording.store';
+import { wordingSignal } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { type MenuEntry, SpineMenu } from './spine-menu';
 import { makeSortable, type Sortable } from './sortable';
@@ -35,11 +37,13 @@ const UNASKED_AFTER_MS = 3000;
 })
 export class Spine {
   protected readonly actions = inject(AppActions);
+  protected readonly stopActions = inject(StopActions);
+  protected readonly walkActions = inject(WalkActions);
   private readonly selection = inject(SelectionStore);
   private readonly focus = toSignal(inject(CardStore).focus$);
   private readonly days = toSignal(inject(DaysStore).days$);
   private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
-  private readonly wording = inject(WordingStore).wording;
+  private readonly wording = wordingSignal();
 
   private readonly injector = inject(Injector);
   private readonly list = viewChild.required<ElementRef<HTMLElement>>('list');
@@ -128,9 +132,9 @@ export class Spine {
     if (walk === null) return others;
     return [
       ...others,
-      { label: 'New walk', run: () => this.actions.startWalk(), isFirstOfGroup: true },
-      { label: 'Duplicate this walk', run: () => this.actions.duplicateWalk(walk) },
-      { label: 'Remove this walk', run: () => this.actions.removeWalk(walk) },
+      { label: 'New walk', run: () => this.walkActions.start(), isFirstOfGroup: true },
+      { label: 'Duplicate this walk', run: () => this.walkActions.duplicate(walk) },
+      { label: 'Remove this walk', run: () => this.walkActions.remove(walk) },
       { label: 'Bring the demo back', run: () => this.actions.bringDemoBack() },
     ];
   }
@@ -139,17 +143,17 @@ export class Spine {
     const walk = this.walk();
     const isLast = k === (walk?.stops.length ?? 0) - 1;
     return [
-      { label: 'Move up', run: () => this.actions.moveStop({ walk }, k, k - 1), isDisabled: k === 0 },
-      { label: 'Move down', run: () => this.actions.moveStop({ walk }, k, k + 1), isDisabled: isLast },
-      { label: 'Duplicate', run: () => this.actions.duplicateStop(stop) },
-      { label: 'Remove', run: () => this.actions.removeStop(stop) },
+      { label: 'Move up', run: () => this.stopActions.move({ walk }, k, k - 1), isDisabled: k === 0 },
+      { label: 'Move down', run: () => this.stopActions.move({ walk }, k, k + 1), isDisabled: isLast },
+      { label: 'Duplicate', run: () => this.stopActions.duplicate(stop) },
+      { label: 'Remove', run: () => this.stopActions.remove(stop) },
     ];
   }
 
   /** The first reach for the list makes it sortable. */
   protected reach(): void {
     this.sortable ??= makeSortable(this.list().nativeElement, this.injector, (from, to) =>
-      this.actions.moveStop({ walk: this.walk() }, from, to),
+      this.stopActions.move({ walk: this.walk() }, from, to),
     ).catch(() => (this.sortable = null));
   }
 
@@ -157,6 +161,6 @@ export class Spine {
     if (!event.altKey || (event.key !== 'ArrowUp' && event.key !== 'ArrowDown')) return;
     event.preventDefault();
     const to = index + (event.key === 'ArrowUp' ? -1 : 1);
-    this.actions.moveStop({ walk: this.walk() }, index, to);
+    this.stopActions.move({ walk: this.walk() }, index, to);
   }
 }

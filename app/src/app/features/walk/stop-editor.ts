@@ -18,10 +18,10 @@ import {
   type ZoneLaw,
   zoneLawOf,
 } from '@roam-dial/core';
-import { AppActions } from '../../state/app-actions';
+import { StopActions } from '../../state/actions/stop.actions';
 import { type CardTarget, CardFocus } from '../../state/card-focus';
-import { changeStop, withArrival, withIntent, withLeaving } from '../../state/edits';
-import { WordingStore } from '../../state/wording.store';
+import { withArrival, withIntent, withLeaving } from '../../state/edits';
+import { wordingSignal } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { CheckField } from '../../ui/check-field';
 import { ChoiceField } from '../../ui/choice-field';
@@ -56,11 +56,10 @@ export class StopEditor {
   readonly walk = input.required<Walk>();
   readonly stop = input.required<Stop>();
 
-  protected readonly actions = inject(AppActions);
-  private readonly store = inject(WorkspaceStore);
+  protected readonly stopActions = inject(StopActions);
   private readonly cardFocus = inject(CardFocus);
-  private readonly workspace = toSignal(this.store.workspace$);
-  private readonly wording = inject(WordingStore).wording;
+  private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
+  private readonly wording = wordingSignal();
   private readonly settings = computed(() => this.workspace()?.settings ?? DEFAULT_SETTINGS);
 
   protected readonly intents = INTENT_CHOICES;
@@ -117,7 +116,7 @@ export class StopEditor {
   );
 
   protected point(target: CardTarget): void {
-    this.cardFocus.pointedAt.set(target);
+    this.cardFocus.pointAt(target);
   }
 
   protected set(field: string, change: Partial<Stop>, isTyping = false): void {
@@ -193,11 +192,9 @@ export class StopEditor {
     this.set('approach', { approach });
   }
 
-  private edit(field: string, change: (stop: Stop) => Stop, isTyping = false): void {
-    const { id, name } = this.stop();
-    this.store.edit(
-      { label: `change the ${field} of ${name}`, ...(isTyping ? { mergeKey: `${field}/${id}` } : {}) },
-      changeStop(this.walk().id, id, change),
-    );
+  private edit(part: string, change: (stop: Stop) => Stop, isTyping = false): void {
+    const at = { walk: this.walk(), stop: this.stop() };
+    if (isTyping) this.stopActions.adjust(at, part, change);
+    else this.stopActions.change(at, part, change);
   }
 }

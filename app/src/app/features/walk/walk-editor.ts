@@ -3,8 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { type Approach, checkTimeZone, localDaySpan, ofKind, type Walk, type WalkPlace } from '@roam-dial/core';
 import { GAZETTEER } from '../../data/gazetteer';
-import { AppActions } from '../../state/app-actions';
-import { changeWalk } from '../../state/edits';
+import { WalkActions } from '../../state/actions/walk.actions';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { ChoiceField } from '../../ui/choice-field';
 import { choicesOf } from '../../ui/choices';
@@ -44,9 +43,8 @@ function checked(check: (text: string) => void, message: (text: string) => strin
 export class WalkEditor {
   readonly walk = input.required<Walk>();
 
-  protected readonly actions = inject(AppActions);
-  private readonly store = inject(WorkspaceStore);
-  private readonly workspace = toSignal(this.store.workspace$);
+  protected readonly walkActions = inject(WalkActions);
+  private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
 
   protected readonly day = checked(
     (text) => localDaySpan(text, 'UTC'),
@@ -74,11 +72,9 @@ export class WalkEditor {
   });
 
   protected set(field: string, change: Partial<Walk>, isTyping = false): void {
-    const { id, name } = this.walk();
-    this.store.edit(
-      { label: `change the ${field} of ${name}`, ...(isTyping ? { mergeKey: `${field}/${id}` } : {}) },
-      changeWalk(id, (walk) => ({ ...walk, ...change })),
-    );
+    const changed = (walk: Walk): Walk => ({ ...walk, ...change });
+    if (isTyping) this.walkActions.adjust(this.walk(), field, changed);
+    else this.walkActions.change(this.walk(), field, changed);
   }
 
   protected choosePlace(value: string): void {
@@ -91,11 +87,7 @@ export class WalkEditor {
   }
 
   protected setSky(sky: Sky): void {
-    const { id, name } = this.walk();
-    this.store.edit(
-      { label: `change the sky of ${name}` },
-      changeWalk(id, ({ forecast: _, ...walk }) => ({ ...walk, cloud: CLOUD[sky] })),
-    );
+    this.walkActions.setOneSky(this.walk(), CLOUD[sky]);
   }
 
   protected setBody(bodyId: string): void {

@@ -5,12 +5,13 @@ import { walkLegs } from '@roam-dial/core';
 import { isSameDomain, timeDomain, type TimeDomain } from '../../charts/time-axis';
 import { type StayMove, WalkChart } from '../../charts/walk-chart/walk-chart';
 import type { WalkRow } from '../../charts/walk-chart/walk-chart.geometry';
-import { AppActions } from '../../state/app-actions';
+import { AppActions } from '../../state/actions/app.actions';
+import { StopActions } from '../../state/actions/stop.actions';
+import { WalkActions } from '../../state/actions/walk.actions';
 import { CardStore } from '../../state/card.store';
 import { DaysStore } from '../../state/days.store';
-import { changeStop, withArrival, withLeaving } from '../../state/edits';
 import { SelectionStore } from '../../state/selection.store';
-import { WordingStore } from '../../state/wording.store';
+import { wordingSignal } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { phoneLayout } from '../../state/phone-layout';
 import { RibbonHead } from '../ribbon';
@@ -32,12 +33,13 @@ const SAME_CONTENT = { equal: (a: readonly WalkRow[], b: readonly WalkRow[]): bo
 })
 export class WalkView {
   protected readonly actions = inject(AppActions);
-  private readonly store = inject(WorkspaceStore);
+  protected readonly stopActions = inject(StopActions);
+  protected readonly walkActions = inject(WalkActions);
   private readonly selection = inject(SelectionStore);
-  private readonly workspace = toSignal(this.store.workspace$);
+  private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
   private readonly days = toSignal(inject(DaysStore).days$);
   protected readonly focus = toSignal(inject(CardStore).focus$);
-  protected readonly wording = inject(WordingStore).wording;
+  protected readonly wording = wordingSignal();
   protected readonly isPhone = phoneLayout();
 
   /** While a stay is dragged the scale stands still, and gains are told against where it began. */
@@ -82,11 +84,8 @@ export class WalkView {
     const walk = this.walk();
     const stop = walk?.stops.find(({ id }) => id === stopId);
     if (walk === null || stop === undefined) return;
-    const label = edge === 'arrive' ? `move the stay at ${stop.name}` : `change the stay at ${stop.name}`;
-    this.store.edit(
-      { label, mergeKey: `stay/${edge}/${stopId}` },
-      changeStop(walk.id, stopId, (one) => (edge === 'arrive' ? withArrival(one, minute) : withLeaving(one, minute))),
-    );
+    if (edge === 'arrive') this.stopActions.moveStay({ walk, stop }, minute);
+    else this.stopActions.stretchStay({ walk, stop }, minute);
   }
 
   protected drag(isDragging: boolean): void {

@@ -1,7 +1,7 @@
 import { DEFAULT_STANDARD, LONGEST_NAME, type Stop, type Walk } from '@roam-dial/core';
-import { newKitItem, newStop, newWalk } from '../data/defaults';
-import { diff, patched, reversed } from '../data/patch';
-import type { Workspace } from '../data/workspace';
+import { newKitItem, newStop, newWalk } from '../../data/defaults';
+import { diff, patched, reversed } from '../../data/patch';
+import type { Workspace } from '../../data/workspace';
 import {
   addStop,
   changeKitItem,
@@ -13,7 +13,7 @@ import {
   withArrival,
   withIntent,
   withLeaving,
-} from './edits';
+} from '.';
 
 const SETTINGS = { theme: 'light', lengthUnit: 'metres', clock: '24h', markStep: 'third', shortcutsOn: true } as const;
 

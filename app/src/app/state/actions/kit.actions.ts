@@ -1,0 +1,62 @@
+import { Injectable, inject } from '@angular/core';
+import type { KitItem, Standard } from '@roam-dial/core';
+import { createId } from '../../data/defaults';
+import { addKitItem, changeKitItem, changeStandard, duplicateKitItem, removeKitItem } from '../edits';
+import { WorkspaceStore } from '../workspace.store';
+
+/** What a person does to what is in the bag, and to what they ask of themselves. */
+@Injectable({ providedIn: 'root' })
+export class KitActions {
+  private readonly store = inject(WorkspaceStore);
+
+  add(item: KitItem, kindName: string): void {
+    this.store.edit({ label: `add a ${kindName}` }, addKitItem(item));
+  }
+
+  change(item: KitItem, change: (one: KitItem) => KitItem): void {
+    this.store.edit({ label: `change ${item.name}` }, changeKitItem(item.id, change));
+  }
+
+  /** One name is one step of undo, however many letters. */
+  rename({ id, name: before }: KitItem, name: string): void {
+    this.store.edit(
+      { label: `rename ${before}`, mergeKey: `name/${id}` },
+      changeKitItem(id, (one) => ({ ...one, name })),
+    );
+  }
+
+  putInBag({ id, name }: KitItem, inBag: boolean): void {
+    const label = inBag ? `put ${name} into the bag` : `take ${name} out of the bag`;
+    this.store.edit(
+      { label },
+      changeKitItem(id, (one) => ({ ...one, inBag })),
+    );
+  }
+
+  /** The copy's id. */
+  duplicate({ id, name }: KitItem): string {
+    const copyId = createId();
+    this.store.edit({ label: `duplicate ${name}` }, duplicateKitItem(id, copyId));
+    return copyId;
+  }
+
+  remove({ id, name }: KitItem): void {
+    this.store.edit({ label: `remove ${name}` }, removeKitItem(id));
+    this.store.announce(`Removed ${name}`);
+  }
+
+  changeStandard(change: (standard: Standard) => Standard): void {
+    this.store.edit({ label: 'change your standard' }, changeStandard(change));
+  }
+
+  /** A part of the standard while it is typed or dragged: one step of undo. */
+  adjustStandard(part: 'steadiness' | 'test of your hands', change: (standard: Standard) => Standard): void {
+    const label = part === 'steadiness' ? 'change your steadiness' : 'change the test of your hands';
+    this.store.edit({ label, mergeKey: `standard/${part}` }, changeStandard(change));
+  }
+
+  /** What a person's own frames say of their hands. */
+  takeFit(change: (standard: Standard) => Standard): void {
+    this.store.edit({ label: 'take your steadiness from your frames' }, changeStandard(change));
+  }
+}

@@ -1,0 +1,121 @@
+import { Injectable, inject } from '@angular/core';
+import type { Hand, Stop, WayOut } from '@roam-dial/core';
+import { firstValueFrom } from 'rxjs';
+import { createId, newStop } from '../../data/defaults';
+import type { Card } from '../card.store';
+import {
+  addStop,
+  changeStop,
+  duplicateStop,
+  moveStop,
+  removeStop,
+  takeWayOut,
+  withArrival,
+  withLeaving,
+  withoutHand,
+} from '../edits';
+import { FocusStore, type Focus } from '../focus.store';
+import { SelectionStore } from '../selection.store';
+import { WorkspaceStore } from '../workspace.store';
+
+/** A stop and the walk it lies on, as a card has both. */
+export interface StopOfWalk {
+  readonly walk: { readonly id: string };
+  readonly stop: Pick<Stop, 'id' | 'name'>;
+}
+
+/** What a person does to a stop. Each is one step of undo; what is typed, dragged or stepped on is one step together. */
+@Injectable({ providedIn: 'root' })
+export class StopActions {
+  private readonly store = inject(WorkspaceStore);
+  private readonly selection = inject(SelectionStore);
+  private readonly focus$ = inject(FocusStore).focus$;
+
+  /** Behind the chosen stop of the walk on screen. */
+  async add(): Promise<void> {
+    const { walk, stop } = await firstValueFrom(this.focus$);
+    if (walk === null) return;
+    const added = newStop(createId(), stop ?? undefined);
+    this.store.edit({ label: 'add a stop' }, addStop(walk.id, added, stop?.id ?? null));
+    this.selection.selectStop(walk.id, added.id, added.arriveMin);
+  }
+
+  async duplicate(stop: Stop): Promise<void> {
+    const { walk } = await firstValueFrom(this.focus$);
+    if (walk === null) return;
+    const id = createId();
+    this.store.edit({ label: `duplicate ${stop.name}` }, duplicateStop(walk.id, stop.id, id));
+    this.selection.selectStop(walk.id, id, stop.arriveMin);
+  }
+
+  async remove(stop: Stop): Promise<void> {
+    const { walk } = await firstValueFrom(this.focus$);
+    if (walk === null) return;
+    const index = walk.stops.findIndex(({ id }) => id === stop.id);
+    const neighbour = walk.stops[index + 1] ?? walk.stops[index - 1];
+    this.store.edit({ label: `remove ${stop.name}` }, removeStop(walk.id, stop.id));
+    this.store.announce(`Removed ${stop.name}`);
+    if (neighbour !== undefined) this.selection.selectStop(walk.id, neighbour.id, neighbour.arriveMin);
+  }
+
+  move({ walk }: Pick<Focus, 'walk'>, from: number, to: number): void {
+    const name = walk?.stops[from]?.name;
+    if (walk === null || name === undefined) return;
+    this.store.edit({ label: `move ${name}` }, moveStop(walk.id, from, to));
+  }
+
+  /** One named part of a stop, chosen. */
+  change(at: StopOfWalk, part: string, change: (stop: Stop) => Stop): void {
+    this.edit(at, `change the ${part} of ${at.stop.name}`, change);
+  }
+
+  /** The same while it is typed, dragged or stepped. */
+  adjust(at: StopOfWalk, part: string, change: (stop: Stop) => Stop): void {
+    this.edit(at, `change the ${part} of ${at.stop.name}`, change, `${part}/${at.stop.id}`);
+  }
+
+  moveStay(at: StopOfWalk, minute: number): void {
+    this.edit(at, `move the stay at ${at.stop.name}`, (stop) => withArrival(stop, minute), `stay/arrive/${at.stop.id}`);
+  }
+
+  stretchStay(at: StopOfWalk, minute: number): void {
+    this.edit(at, `change the stay at ${at.stop.name}`, (stop) => withLeaving(stop, minute), `stay/leave/${at.stop.id}`);
+  }
+
+  /** What the hand sets otherwise than the best, beside what it has. */
+  setHand(card: Card, change: Partial<Hand>): void {
+    const hand = { ...card.result.setUp.found.hand, ...change };
+    this.edit(card, `set otherwise at ${card.stop.name}`, (stop) => ({ ...stop, hand }), `hand/${card.stop.id}`);
+  }
+
+  /** What the hand chose is dropped; undo brings it back. */
+  backToBest(card: Card): void {
+    this.edit(card, `go back to the best at ${card.stop.name}`, withoutHand);
+  }
+
+  /** The light at the spot against the model's, and what the hand holds at it; null for the best. */
+  correctLight(card: Card, lightOffsetEv: number, hand: Hand | null): void {
+    this.edit(
+      card,
+      `correct the light at ${card.stop.name}`,
+      (stop) => ({ ...withoutHand(stop), lightOffsetEv, ...(hand === null ? {} : { hand }) }),
+      `light/${card.stop.id}`,
+    );
+  }
+
+  dropReading(at: StopOfWalk): void {
+    this.edit(at, `back to the model at ${at.stop.name}`, (stop) => ({ ...stop, lightOffsetEv: 0 }));
+  }
+
+  dropWalls(at: StopOfWalk): void {
+    this.edit(at, `no walls at ${at.stop.name}`, ({ section: _, ...stop }) => stop);
+  }
+
+  takeWayOut(card: Card, way: WayOut): void {
+    this.store.edit({ label: `take a way out at ${card.stop.name}` }, takeWayOut(card, way));
+  }
+
+  private edit({ walk, stop }: StopOfWalk, label: string, change: (stop: Stop) => Stop, mergeKey?: string): void {
+    this.store.edit({ label, mergeKey }, changeStop(walk.id, stop.id, change));
+  }
+}

@@ -1,0 +1,104 @@
+import { Injectable, inject } from '@angular/core';
+import { Router } from '@angular/router';
+import { type District, fitTogether, NO_ROOM, ofKind, type ThresholdName, type Walk } from '@roam-dial/core';
+import { createId, newWalk } from '../../data/defaults';
+import { today } from '../../data/today';
+import { addWalk, changeWalk, duplicateWalk, putDistrict, removeDistrict, removeWalk, setHeights } from '../edits';
+import { counted } from '../../wording/counted';
+import { WorkspaceStore } from '../workspace.store';
+
+type WalkNamed = Pick<Walk, 'id' | 'name'>;
+
+/** What a person does to a walk and to the map it leads over. */
+@Injectable({ providedIn: 'root' })
+export class WalkActions {
+  private readonly store = inject(WorkspaceStore);
+  private readonly router = inject(Router);
+
+  async start(): Promise<void> {
+    const { kit } = await this.store.snapshot();
+    const walk = newWalk(createId(), today(), ofKind(kit, 'body').find(({ inBag }) => inBag)?.id ?? null);
+    this.store.edit({ label: 'start a walk' }, addWalk(walk));
+    await this.router.navigate(['/walk'], { queryParams: { walk: walk.id } });
+  }
+
+  async duplicate(walk: WalkNamed): Promise<void> {
+    const id = createId();
+    this.store.edit({ label: `duplicate ${walk.name}` }, duplicateWalk(walk.id, id));
+    await this.router.navigate(['/walk'], { queryParams: { walk: id } });
+  }
+
+  remove(walk: WalkNamed): void {
+    this.store.edit({ label: `remove ${walk.name}` }, removeWalk(walk.id));
+    this.store.announce(`Removed ${walk.name}`);
+  }
+
+  /** One named part of a walk, chosen. */
+  change(walk: WalkNamed, part: string, change: (walk: Walk) => Walk): void {
+    this.edit(walk, `change the ${part} of ${walk.name}`, change);
+  }
+
+  /** The same while it is typed: one step of undo. */
+  adjust(walk: WalkNamed, part: string, change: (walk: Walk) => Walk): void {
+    this.edit(walk, `change the ${part} of ${walk.name}`, change, `${part}/${walk.id}`);
+  }
+
+  /** To another day, which undo takes back. */
+  goTo(walk: WalkNamed, day: string, dayText: string): void {
+    this.edit(walk, `go to ${dayText}`, (one) => ({ ...one, day }));
+  }
+
+  /** Which of the things to set before setting off are done. */
+  tickHome(walk: WalkNamed, homeChecked: readonly string[]): void {
+    this.edit(walk, 'tick the home state', (one) => ({ ...one, homeChecked }), `home/${walk.id}`);
+  }
+
+  setForecast(walk: WalkNamed, forecast: NonNullable<Walk['forecast']>): void {
+    this.edit(walk, `a ${forecast.source} forecast`, (one) => ({ ...one, forecast }));
+  }
+
+  /** One sky for the day, at so much cloud, or at the walk's own. */
+  setOneSky(walk: Walk, cloud = walk.cloud): void {
+    this.edit(walk, `change the sky of ${walk.name}`, ({ forecast: _, ...one }) => ({ ...one, cloud }));
+  }
+
+  /** A district just read, for the walk to lead over; why not, where there is no room beside the others. */
+  async takeDistrict(walk: WalkNamed, district: District, fileName: string): Promise<string | null> {
+    const { districts } = await this.store.snapshot();
+    if (!fitTogether([...districts, district])) return NO_ROOM;
+    this.store.edit({ label: `read ${fileName}` }, (workspace) =>
+      changeWalk(walk.id, (one) => ({ ...one, districtId: district.id }))(putDistrict(district)(workspace)),
+    );
+    return null;
+  }
+
+  chooseDistrict(walk: WalkNamed, districtId: string | null): void {
+    this.edit(walk, 'choose a district', (one) => ({ ...one, districtId }));
+  }
+
+  removeDistrict(district: District): void {
+    this.store.edit({ label: `remove ${district.name}` }, removeDistrict(district.id));
+    this.store.announce(`Removed ${district.name}`);
+  }
+
+  setHeights(district: District, buildingIds: ReadonlySet<string>, heightM: number): void {
+    this.store.edit(
+      { label: `set ${counted(buildingIds.size, 'height', 'heights')}` },
+      setHeights(district.id, buildingIds, heightM),
+    );
+  }
+
+  /** From where to where a window of light opens, by the person's own eye. */
+  setThreshold(walk: WalkNamed, name: ThresholdName, pair: readonly [number, number], inWords: string): void {
+    this.edit(walk, `change “${inWords}”`, (one) => ({ ...one, windows: { ...one.windows, [name]: pair } }));
+  }
+
+  resetThreshold(walk: WalkNamed, name: ThresholdName, inWords: string): void {
+    const others = (windows: Walk['windows']) => Object.entries(windows ?? {}).filter(([key]) => key !== name);
+    this.edit(walk, `default of “${inWords}”`, (one) => ({ ...one, windows: Object.fromEntries(others(one.windows)) }));
+  }
+
+  private edit(walk: WalkNamed, label: string, change: (walk: Walk) => Walk, mergeKey?: string): void {
+    this.store.edit({ label, mergeKey }, changeWalk(walk.id, change));
+  }
+}

@@ -1,0 +1,6 @@
+export type { WorkspaceChange } from './lists';
+export * from './districts';
+export * from './kit';
+export * from './stops';
+export * from './walks';
+export * from './way-out';
