@@ -37,8 +37,8 @@ import {
   obstacleSentence,
   sacrificeSentence,
 } from '../app/features/card/sentences';
-import { flickerSentence } from '../app/features/set-up/flicker-sentence';
-import { groundSentence } from '../app/features/set-up/ground-sentence';
+import { flickerSentence } from '../app/features/set-up/what-holds/flicker-sentence';
+import { groundSentence } from '../app/features/set-up/what-holds/ground-sentence';
 import { staySentence, walkRows } from '../app/features/walk/walk-rows';
 
 /** Stops and kits in which each field has something to say, and all that the screens then show. */

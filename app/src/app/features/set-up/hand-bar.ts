@@ -6,7 +6,7 @@ import type { Card } from '../../state/card.store';
 import { StopActions } from '../../state/actions/stop.actions';
 import { PinnedStore } from '../../state/pinned.store';
 import type { Wording } from '../../wording/wording';
-import { acrossText } from './limits-view';
+import { acrossText } from './what-holds/limits-view';
 import { RoomState } from './room-state';
 
 type Axis = 'aperture' | 'across' | 'focus';

@@ -15,13 +15,13 @@ import { type Card, cardFor } from '../../state/card.store';
 import { focusOn } from '../../state/focus.store';
 import { changeStop, takeWayOut } from '../../state/edits';
 import { Wording } from '../../wording/wording';
-import { barrelTapePdf } from './barrel-tape-pdf';
-import { fieldCheck } from './field-check';
-import { flickerSentence } from './flicker-sentence';
-import { groundSentence } from './ground-sentence';
-import { homeChecks } from './home-checks';
-import { cellOf, fieldOf, handFor, limitsView, limitsWords } from './limits-view';
-import { wayText } from './ways-out';
+import { barrelTapePdf } from './hands-and-lens/barrel-tape-pdf';
+import { fieldCheck } from './hands-and-lens/field-check';
+import { flickerSentence } from './what-holds/flicker-sentence';
+import { groundSentence } from './what-holds/ground-sentence';
+import { homeChecks } from './as-light-goes/home-checks';
+import { cellOf, fieldOf, handFor, limitsView, limitsWords } from './what-holds/limits-view';
+import { wayText } from './what-holds/ways-out';
 
 const WORDING = new Wording({ lengthUnit: 'metres', clock: '24h' });
 

@@ -1,0 +1,53 @@
+import type { HomeState, KitInHand } from '@roam-dial/core';
+import type { Wording } from '../../../wording/wording';
+
+export interface HomeCheck {
+  readonly id: string;
+  readonly text: string;
+}
+
+/**
+ * What to go through before setting off: half of the missed frames come from a control left elsewhere. Fitted to the body:
+ * what it does not have is not asked for.
+ */
+export function homeChecks(
+  { hand, stops }: HomeState,
+  { body, lens, film }: KitInHand,
+  isoCeiling: number,
+  wording: Wording,
+): readonly HomeCheck[] {
+  const step = body.markStep;
+  const isFilm = body.medium === 'film';
+  const time = hand.shutterS === null ? null : wording.shutter(hand.shutterS, step);
+  const isHeld = isFilm || stops[0]?.atHome.camera.shutterS === hand.shutterS;
+  return [
+    { id: 'aperture', text: `Aperture ${wording.aperture(hand.fNumber, lens.clickStep)}` },
+    {
+      id: 'focus',
+      text:
+        lens.engravedDistancesM.length > 0
+          ? `Ring at ${wording.exactDistance(hand.focusM)}, focusing by hand`
+          : `Focus on something at ${wording.exactDistance(hand.focusM)}, then lock it`,
+    },
+    ...(time === null
+      ? []
+      : [{ id: 'shutter', text: isHeld && isFilm ? `Shutter ${time}` : `Shutter ${time}, or slowest ${time}` }]),
+    isFilm
+      ? { id: 'iso', text: `The meter at the roll’s ${film?.exposureIndex ?? body.baseIso}, and frames left on it` }
+      : hand.iso === null
+        ? { id: 'iso', text: `ISO automatic, ${wording.iso(body.baseIso, step)} to ${wording.iso(isoCeiling, step)}` }
+        : { id: 'iso', text: `ISO ${wording.iso(hand.iso, step)}` },
+    { id: 'compensation', text: 'Compensation back at 0' },
+    { id: 'meter', text: body.meterPatterns.includes('wholeFrame') ? 'Metering the whole frame' : 'Metering as you are used to' },
+    ...(isFilm ? [] : [{ id: 'drive', text: 'Drive: the burst that you want, not the timer of last night' }]),
+    ...(Math.max(body.stabiliserStops, lens.stabiliserStops) > 0 ? [{ id: 'stabiliser', text: 'Stabiliser on' }] : []),
+    ...(isFilm
+      ? []
+      : [
+          { id: 'touch', text: 'Focusing by touch off' },
+          { id: 'sleep', text: 'Sleep timer long' },
+        ]),
+    { id: 'clean', text: 'Front glass clean, cap in the pocket' },
+    { id: 'power', text: isFilm ? 'Meter’s battery, a spare roll' : 'Battery full, card empty' },
+  ];
+}

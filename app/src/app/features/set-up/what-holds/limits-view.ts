@@ -1,0 +1,109 @@
+import { type Across, type Cells, type CellPlace, type Hand, type LimitsGrid, limitsGrid } from '@roam-dial/core';
+import type { FieldPlace, LimitsWords } from '../../../charts/limits-chart/limits-chart';
+import type { LimitsFields } from '../../../charts/limits-chart/limits-chart.geometry';
+import type { Card } from '../../../state/card.store';
+import { limitWords } from '../../../wording/limits';
+import type { Wording } from '../../../wording/wording';
+
+/** The limits chart's data: columns from slow to fast, or by rising ISO or support; rows from the smallest aperture down. */
+
+const SUPPORT_WORDS = ['by hand', 'braced', 'tripod'] as const;
+
+export const ACROSS_WORDS: Readonly<Record<Across['kind'], string>> = {
+  slowestAuto: 'the slowest shutter',
+  shutter: 'the shutter',
+  iso: 'the ISO',
+  support: 'the support',
+};
+
+function isTime({ kind }: Across): boolean {
+  return kind === 'slowestAuto' || kind === 'shutter';
+}
+
+/** Times run from slow on the left to fast, against the order of the marks. */
+export function fieldOf(
+  { fNumbers, across }: Pick<LimitsGrid, 'fNumbers' | 'across'>,
+  place: Omit<CellPlace, 'focus'>,
+): FieldPlace {
+  return {
+    column: isTime(across) ? across.values.length - 1 - place.across : place.across,
+    row: fNumbers.length - 1 - place.aperture,
+  };
+}
+
+export function cellOf({ fNumbers, across }: Pick<LimitsGrid, 'fNumbers' | 'across'>, field: FieldPlace): Omit<CellPlace, 'focus'> {
+  return {
+    across: isTime(across) ? across.values.length - 1 - field.column : field.column,
+    aperture: fNumbers.length - 1 - field.row,
+  };
+}
+
+export interface LimitsView {
+  readonly grid: LimitsGrid;
+  readonly fields: LimitsFields;
+}
+
+/** `focus` is a place among the focus marks, or null for every field at its best. */
+export function limitsView(cells: Cells, focus: number | null): LimitsView {
+  const grid = limitsGrid(cells, focus);
+  const [columns, rows] = [grid.across.values.length, grid.fNumbers.length];
+  const fields = Array.from({ length: columns * rows }, (_, k) => {
+    const field = { column: k % columns, row: Math.floor(k / columns) };
+    const { aperture, across } = cellOf(grid, field);
+    const { chance, limits } = grid.cells[aperture * columns + across] as LimitsGrid['cells'][number];
+    return { ...field, chance, limits };
+  });
+  return { grid, fields: { columns, rows, fields } };
+}
+
+export function acrossText(across: Across, value: number, { kit }: Pick<Card, 'kit'>, wording: Wording): string {
+  switch (across.kind) {
+    case 'slowestAuto':
+    case 'shutter':
+      return wording.shutter(value, kit.body.markStep);
+    case 'iso':
+      return `ISO ${wording.iso(value, kit.body.markStep)}`;
+    case 'support':
+      return SUPPORT_WORDS[value] ?? '';
+  }
+}
+
+export function limitsWords({ grid, fields }: LimitsView, card: Pick<Card, 'kit' | 'input'>, wording: Wording): LimitsWords {
+  const { across, fNumbers } = grid;
+  const columns = Array.from({ length: fields.columns }, (_, column) =>
+    acrossText(across, across.values[cellOf(grid, { column, row: 0 }).across] as number, card, wording),
+  );
+  const rows = Array.from({ length: fields.rows }, (_, row) =>
+    wording.aperture(fNumbers[cellOf(grid, { column: 0, row }).aperture] as number, card.kit.lens.clickStep),
+  );
+  return {
+    columns,
+    rows,
+    across: ACROSS_WORDS[across.kind],
+    limit: (limit) => limitWords(limit, card.input),
+    reading: ({ column, row }) => {
+      const field = fields.fields[row * fields.columns + column];
+      if (field === undefined) return '';
+      const held = field.limits.map((limit) => limitWords(limit, card.input));
+      const good = `${Math.round(field.chance * 100)} of 100 good`;
+      return `${rows[row]}, ${columns[column]}: ${good}; ${held.length === 0 ? 'nothing holds it back' : held.join(', ')}.`;
+    },
+  };
+}
+
+/** The hand's change for a field of the chart; with the field's own best focus where that is what is shown. */
+export function handFor({ grid }: LimitsView, field: FieldPlace, isBestFocus: boolean): Partial<Hand> {
+  const cell = cellOf(grid, field);
+  const mark = grid.across.values[cell.across] as number;
+  const { place } = grid.cells[cell.aperture * grid.across.values.length + cell.across] as LimitsGrid['cells'][number];
+  const across: Partial<Hand> = isTime(grid.across)
+    ? { shutterS: mark }
+    : grid.across.kind === 'iso'
+      ? { iso: mark }
+      : { support: (['handheld', 'braced', 'tripod'] as const)[mark] ?? 'handheld' };
+  return {
+    fNumber: grid.fNumbers[cell.aperture] as number,
+    ...across,
+    ...(isBestFocus ? { focusM: grid.focusM[place.focus] as number } : {}),
+  };
+}

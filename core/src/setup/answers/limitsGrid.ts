@@ -1,0 +1,52 @@
+import { bestCell } from '../search/best.js';
+import { type Evaluation, evaluationAt } from '../search/evaluation.js';
+import { type Limit, limitsAt } from '../search/limits.js';
+import { type CellPlace, cellIndex, type Cells, placeOfCell } from '../search/searchAt.js';
+import type { Across } from '../question/controls.js';
+
+/** One cell of the limits chart: aperture by mark across, at the focus in hand or at its best. */
+export interface GridCell {
+  readonly place: CellPlace;
+  readonly chance: number;
+  /** Empty on the island. */
+  readonly limits: readonly Limit[];
+}
+
+export interface LimitsGrid {
+  readonly fNumbers: readonly number[];
+  readonly across: Across;
+  readonly focusM: readonly number[];
+  /** By aperture x mark across. */
+  readonly cells: readonly GridCell[];
+  readonly best: CellPlace;
+  readonly bestSetUp: Evaluation;
+}
+
+/** The focus with the highest chance; between equals the nearest. */
+function bestFocus(cells: Cells, aperture: number, across: number): number {
+  let best = 0;
+  for (let focus = 1; focus < cells.scene.controls.focusM.length; focus++) {
+    const chance = cells.chance[cellIndex(cells, { aperture, across, focus })] as number;
+    if (chance > (cells.chance[cellIndex(cells, { aperture, across, focus: best })] as number) + 1e-9) best = focus;
+  }
+  return best;
+}
+
+/**
+ * The limits chart as data. `focus` is the place of the focus in hand among the marks, or null for each cell's own best.
+ */
+export function limitsGrid(cells: Cells, focus: number | null): LimitsGrid {
+  const { fNumbers, across, focusM } = cells.scene.controls;
+  const best = placeOfCell(cells, bestCell(cells).cell);
+  const grid = fNumbers.flatMap((_, aperture) =>
+    across.values.map((__, mark): GridCell => {
+      const place = { aperture, across: mark, focus: focus ?? bestFocus(cells, aperture, mark) };
+      return {
+        place,
+        chance: cells.chance[cellIndex(cells, place)] as number,
+        limits: limitsAt(cells, place).map(({ limit }) => limit),
+      };
+    }),
+  );
+  return { fNumbers, across, focusM, cells: grid, best, bestSetUp: evaluationAt(cells, best) };
+}

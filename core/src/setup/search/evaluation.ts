@@ -1,0 +1,67 @@
+import type { AutoExposure } from '../../exposure/index.js';
+import type { Hand } from '../../stop/index.js';
+import { cameraFrame, cameraSets, meteredLog2 } from '../question/cameraSets.js';
+import { type BrokenLimit, type Factors, factorsAt, limitsAt } from './limits.js';
+import { supportOf } from '../scene/scene.js';
+import { type CellPlace, cellIndex, type Cells, setInStops } from './searchAt.js';
+import type { SharpZone } from '../scene/sharpZone.js';
+
+/** One set-up at one light, looked at whole. */
+export interface Evaluation {
+  readonly hand: Hand;
+  /** What the camera makes of it at the mean light, unrounded. */
+  readonly camera: Pick<AutoExposure, 'fNumber' | 'shutterS' | 'iso' | 'errorEv'> & {
+    /** What a meter would say for this exposure: shorter than the exposure where a film tires. */
+    readonly meteredS: number;
+  };
+  /** By the total blur; null where diffraction alone exceeds the standard. With the centre point: locked at the median. */
+  readonly sharp: SharpZone | null;
+  /** Chance of a good frame. */
+  readonly chance: number;
+  readonly score: number;
+  /** Mean stops of ISO above base over the light. */
+  readonly isoStops: number;
+  readonly factors: Factors;
+  /** The hard ones first, then the worst; empty on the island. */
+  readonly limits: readonly BrokenLimit[];
+}
+
+export function handAt({ scene }: Pick<Cells, 'scene'>, { aperture, across, focus }: CellPlace): Hand {
+  const { controls } = scene;
+  const mark = controls.across.values[across] as number;
+  const isTime = controls.across.kind === 'shutter' || controls.across.kind === 'slowestAuto';
+  return {
+    fNumber: controls.fNumbers[aperture] as number,
+    focusM: controls.focusM[focus] as number,
+    shutterS: isTime ? mark : null,
+    iso: controls.across.kind === 'iso' ? mark : controls.isoCeiling === controls.isoBase ? controls.isoBase : null,
+    support: supportOf(scene, mark),
+  };
+}
+
+export function cameraAt({ scene, keyEv100 }: Pick<Cells, 'scene' | 'keyEv100'>, place: CellPlace): Evaluation['camera'] {
+  const { controls, input, placement } = scene;
+  const fNumber = controls.fNumbers[place.aperture] as number;
+  const camera = { log2S: 0, isoStops: 0, errorEv: 0 };
+  const frame = cameraFrame(controls, input.body.atCeiling === 'slowerShutter');
+  const set = setInStops(scene, controls.across.values[place.across] as number);
+  cameraSets(frame, keyEv100 - placement.keyEv, 2 * Math.log2(fNumber), set, camera);
+  const errorEv = Math.abs(camera.errorEv) < 1e-9 ? 0 : camera.errorEv;
+  const meteredS = 2 ** meteredLog2(frame, camera.log2S);
+  return { fNumber, shutterS: 2 ** camera.log2S, meteredS, iso: controls.isoBase * 2 ** camera.isoStops, errorEv };
+}
+
+export function evaluationAt(cells: Cells, place: CellPlace): Evaluation {
+  const { scene } = cells;
+  const cell = cellIndex(cells, place);
+  return {
+    hand: handAt(cells, place),
+    camera: cameraAt(cells, place),
+    sharp: scene.sharp[place.aperture * scene.controls.focusM.length + place.focus] as SharpZone | null,
+    chance: cells.chance[cell] as number,
+    score: cells.score[cell] as number,
+    isoStops: cells.isoStops[place.aperture * scene.controls.across.values.length + place.across] as number,
+    factors: factorsAt(cells, place),
+    limits: limitsAt(cells, place),
+  };
+}
