@@ -7,10 +7,12 @@ import { ROOT } from './steps.mjs';
 const TEXT = /\.(?:js|css|html|json|svg|webmanifest)$/;
 const folder = join(ROOT, 'app/dist/browser');
 
-for (const entry of readdirSync(folder, { withFileTypes: true, recursive: true })) {
-  if (!entry.isFile() || !TEXT.test(entry.name)) continue;
-  const path = join(entry.parentPath, entry.name);
-  const contents = readFileSync(path);
-  writeFileSync(`${path}.br`, brotliCompressSync(contents));
-  writeFileSync(`${path}.gz`, gzipSync(contents, { level: 9 }));
+export function compress() {
+  for (const entry of readdirSync(folder, { withFileTypes: true, recursive: true })) {
+    if (!entry.isFile() || !TEXT.test(entry.name)) continue;
+    const path = join(entry.parentPath, entry.name);
+    const contents = readFileSync(path);
+    writeFileSync(`${path}.br`, brotliCompressSync(contents));
+    writeFileSync(`${path}.gz`, gzipSync(contents, { level: 9 }));
+  }
 }

@@ -36,7 +36,7 @@ function filesBelow(folder, into = []) {
 }
 
 /** One figure for the state of some files: names, sizes and contents. */
-function fingerprint(paths) {
+export function fingerprint(paths) {
   const hash = createHash('sha256');
   for (const path of paths) {
     const full = join(ROOT, path);

@@ -1,7 +1,9 @@
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import { BehaviorSubject, firstValueFrom, filter, Observable, Subject } from 'rxjs';
+import type { StopDay } from '@roam-dial/core';
+import { BehaviorSubject, firstValueFrom, filter, Observable, of, Subject } from 'rxjs';
 import { demoWorkspace, plainDay } from '../../testing/demo';
+import { KeptDays } from '../data/kept-days';
 import type { Workspace } from '../data/workspace';
 import { LightClient } from '../workers/light.client';
 import type { LightQuestion } from '../workers/measured-light';
@@ -17,82 +19,90 @@ const focusAt = (workspace: Workspace, stopIndex: number): Focus => {
   return { walk, stop: walk?.stops[stopIndex] ?? null, stopIndex, minuteOfDay: 600 };
 };
 
-/** A light worker that is answered by hand, one question at a time. */
+interface Asked {
+  readonly question: LightQuestion;
+  readonly worker: number;
+  readonly steps: Subject<Step<unknown, unknown>>;
+  isOver: boolean;
+}
+
+/** Two light workers that are answered by hand. */
 class FakeLight {
-  readonly asked: { question: LightQuestion; steps: Subject<Step<unknown, unknown>>; isAnswered: boolean; isDropped: boolean }[] =
-    [];
-  readonly days = {
-    refOf: () => ({ kind: 'none' }),
+  readonly asked: Asked[] = [];
+  readonly days = [0, 1].map((worker) => ({
     ask: (question: LightQuestion) =>
       new Observable((observer) => {
-        const one = { question, steps: new Subject<Step<unknown, unknown>>(), isAnswered: false, isDropped: false };
+        const one: Asked = { question, worker, steps: new Subject(), isOver: false };
         this.asked.push(one);
         const subscription = one.steps.subscribe(observer);
         return () => {
-          one.isDropped = !one.isAnswered;
+          one.isOver = true;
           subscription.unsubscribe();
         };
       }),
-  };
-  answer(): void {
-    const last = this.asked.at(-1);
-    if (last !== undefined) last.isAnswered = true;
-    last?.steps.next({ kind: 'done', answer: plainDay() });
-    last?.steps.complete();
+  }));
+
+  running(): Asked[] {
+    return this.asked.filter(({ isOver }) => !isOver);
+  }
+
+  answer(one = this.running()[0]): void {
+    one?.steps.next({ kind: 'done', answer: plainDay() });
+    one?.steps.complete();
   }
 }
 
-function setUp(stopIndex: number) {
+const bearing = ({ question }: Asked): number | false => question.kind === 'day' && question.input.site.shootingBearingDeg;
+
+function setUp(stopIndex: number, keptAlready: ReadonlyMap<string, StopDay> = new Map()) {
   const light = new FakeLight();
+  const kept = { read: () => of(keptAlready), keep: jest.fn() };
   const workspace$ = new BehaviorSubject(WORKSPACE);
   const focus$ = new BehaviorSubject(focusAt(WORKSPACE, stopIndex));
   TestBed.configureTestingModule({
     providers: [
       provideRouter([]),
       { provide: LightClient, useValue: light },
+      { provide: KeptDays, useValue: kept },
       { provide: WorkspaceStore, useValue: { workspace$ } },
       { provide: FocusStore, useValue: { focus$ } },
     ],
   });
   const store = TestBed.inject(DaysStore);
-  const subscription = store.days$.subscribe();
-  const asks = (k: number): unknown => {
-    const question = light.asked[k]?.question;
-    return question?.kind === 'day' && question.input.site.shootingBearingDeg;
-  };
-  return { light, store, workspace$, focus$, subscription, asks };
+  store.days$.subscribe();
+  return { light, store, kept, workspace$, focus$ };
 }
 
 describe('the days of a walk', () => {
   afterEach(() => TestBed.resetTestingModule());
 
-  it('are asked for one at a time, the selected stop first', async () => {
-    const { light, store, asks } = setUp(4);
-    expect([light.asked.length, asks(0)]).toEqual([1, 48]);
+  it('are asked for two at a time, the selected stop first', async () => {
+    const { light, store } = setUp(4);
+    expect(light.running().map(bearing)).toEqual([48, 160]);
     light.answer();
-    expect([light.asked.length, asks(1)]).toEqual([2, 160]);
-    const days = await firstValueFrom(store.days$.pipe(filter((found) => found.get('orrel') !== null)));
+    expect(light.asked.map(bearing)).toEqual([48, 160, WORKSPACE.walks[0]?.stops[1]?.shootingBearingDeg]);
+    const days = await firstValueFrom(store.days$.pipe(filter((found) => found.has('orrel'))));
     expect(days.get('orrel')?.keyEv100).toHaveLength(1440);
-    expect(store.isFresh('orrel')).toBe(true);
-    expect(days.get('weir')).toBeNull();
+    // Nothing is said of a stop that is not measured yet.
+    expect(days.has('weir')).toBe(false);
   });
 
-  it('let a stop that is chosen meanwhile go on with what runs, and come next', () => {
-    const { light, focus$, asks } = setUp(0);
-    expect(asks(0)).toBe(160);
+  it('let what runs go on when another stop is chosen, which comes next', () => {
+    const { light, focus$ } = setUp(0);
     focus$.next(focusAt(WORKSPACE, 5));
-    expect(light.asked).toHaveLength(1);
+    expect(light.asked).toHaveLength(2);
     light.answer();
-    expect(asks(1)).toBe(252);
+    expect(bearing(light.asked[2] as Asked)).toBe(252);
   });
 
-  it('drop what runs when it is about a stop that has changed, and ask anew', () => {
-    const { light, workspace$, focus$, asks } = setUp(4);
+  it('drop what runs when it is about a stop that has changed, and ask anew, of the worker that knows its walls', () => {
+    const { light, workspace$, focus$ } = setUp(4);
     const turned = changeStop('demo-walk', 'orrel', (stop) => ({ ...stop, shootingBearingDeg: 50 }))(WORKSPACE);
     focus$.next(focusAt(turned, 4));
     workspace$.next(turned);
-    expect(light.asked[0]?.isDropped).toBe(true);
-    expect(asks(light.asked.length - 1)).toBe(50);
+    expect(light.asked[0]?.isOver).toBe(true);
+    const again = light.running().find((one) => bearing(one) === 50);
+    expect(again?.worker).toBe(light.asked[0]?.worker);
   });
 
   it('stop when they are told to, and go on', async () => {
@@ -100,13 +110,11 @@ describe('the days of a walk', () => {
     light.asked[0]?.steps.next({ kind: 'progress', progress: { doing: 'measuring', share: 0.4 } });
     expect(await firstValueFrom(store.progress$)).toMatchObject({ stopName: 'Orrel Steps', share: 0.4, left: 8 });
     store.stop();
-    expect([light.asked[0]?.isDropped, await firstValueFrom(store.progress$), await firstValueFrom(store.isStopped$)]).toEqual([
-      true,
-      null,
-      true,
-    ]);
+    expect(light.running()).toEqual([]);
+    expect(await firstValueFrom(store.progress$)).toBeNull();
+    expect(await firstValueFrom(store.isStopped$)).toBe(true);
     store.goOn();
-    expect(light.asked).toHaveLength(2);
+    expect(light.running().map(bearing)).toEqual([48, 160]);
   });
 
   it('are not asked for again when only the stay is moved', () => {
@@ -117,5 +125,20 @@ describe('the days of a walk', () => {
     workspace$.next(moved);
     focus$.next(focusAt(moved, 4));
     expect(light.asked).toHaveLength(8);
+  });
+
+  it('are taken as they were kept, and put by when nothing moves any more', async () => {
+    jest.useFakeTimers();
+    const first = setUp(4);
+    for (let stop = 0; stop < 8; stop++) first.light.answer();
+    expect(first.kept.keep).not.toHaveBeenCalled();
+    jest.advanceTimersByTime(1500);
+    jest.useRealTimers();
+    const put = first.kept.keep.mock.calls[0]?.[0] as readonly { key: string; day: StopDay }[];
+    expect(put).toHaveLength(8);
+    TestBed.resetTestingModule();
+    const again = setUp(4, new Map(put.slice(0, 7).map(({ key, day }) => [key, day])));
+    expect(again.light.asked).toHaveLength(1);
+    expect((await firstValueFrom(again.store.days$)).size).toBe(7);
   });
 });

@@ -4,30 +4,27 @@ import {
   auditTime,
   BehaviorSubject,
   combineLatest,
+  debounceTime,
   distinctUntilChanged,
+  filter,
   map,
   type Observable,
+  of,
   shareReplay,
   startWith,
   Subject,
-  type Subscription,
+  switchMap,
 } from 'rxjs';
+import { KeptDays } from '../data/kept-days';
 import type { Workspace } from '../data/workspace';
 import { LightClient } from '../workers/light.client';
-import type { LightQuestion } from '../workers/measured-light';
+import { siteRefOf } from '../workers/measured-light';
+import { DayQueue, type DaysProgress, type WantedDay } from './day-queue';
 import { FocusStore } from './focus.store';
 import { WorkspaceStore } from './workspace.store';
 
-/** Days by stop id; a stop whose day is still being computed keeps the one it had. */
+/** Days by stop id, of those that are known; a stop whose day is being worked out anew keeps the one it had meanwhile. */
 export type DaysByStop = ReadonlyMap<string, StopDay | null>;
-
-/** How far the walk's days are, and what is being done. */
-export interface DaysProgress {
-  readonly stopName: string;
-  readonly doing: 'measuring' | 'reckoning';
-  readonly share: number;
-  readonly left: number;
-}
 
 /** Answers of many stops come one by one; the charts are drawn once for those of this time. */
 const GATHER_MS = 30;
@@ -35,122 +32,135 @@ const GATHER_MS = 30;
 /** About 250 kB each. */
 const MOST_OTHER_DAYS = 60;
 
+/** Days are put by when nothing has changed for so long: not while something is dragged. */
+const REST_MS = 1000;
+
 interface Known {
   readonly key: string;
   readonly day: StopDay | null;
-  /** Whether `day` answers `key`; else it is what there was before. */
-  readonly isFresh: boolean;
 }
 
-interface Wanted {
-  readonly stop: Stop;
-  readonly key: string;
-  readonly question: Extract<LightQuestion, { kind: 'day' }>;
-}
-
-/** The light of every stop of the walk through its day, computed in a worker and only where something changed. */
+/** The light of every stop of the walk through its day, worked out in workers and only where something changed. */
 @Injectable({ providedIn: 'root' })
 export class DaysStore {
-  private readonly client = inject(LightClient).days;
+  private readonly kept = inject(KeptDays);
+  private readonly queue = new DayQueue(inject(LightClient).days);
   private readonly known = new Map<string, Known>();
-  private walkStopIds: ReadonlySet<string> = new Set();
   private readonly arrived = new Subject<void>();
-  private readonly isStopped = new BehaviorSubject(false);
-  private readonly progressSubject = new BehaviorSubject<DaysProgress | null>(null);
-  private wanted: readonly Wanted[] = [];
-  private running: { readonly key: string; readonly subscription: Subscription } | null = null;
+  private readonly wantedSubject = new BehaviorSubject<readonly WantedDay[]>([]);
 
-  readonly progress$: Observable<DaysProgress | null> = this.progressSubject;
+  readonly progress$: Observable<DaysProgress | null> = this.queue.progress$;
   /** Whether nothing is being worked out: what there is will not change by itself. */
-  readonly isSettled$: Observable<boolean> = this.progressSubject.pipe(
+  readonly isSettled$: Observable<boolean> = this.progress$.pipe(
     map((progress) => progress === null),
     distinctUntilChanged(),
   );
-  readonly isStopped$: Observable<boolean> = this.isStopped.pipe(distinctUntilChanged());
+  readonly isStopped$: Observable<boolean> = this.queue.isStopped$.pipe(distinctUntilChanged());
 
   readonly days$: Observable<DaysByStop> = combineLatest([
-    inject(WorkspaceStore).workspace$,
-    inject(FocusStore).focus$.pipe(
-      map(({ walk, stop }) => ({ walk, stop })),
-      distinctUntilChanged((a, b) => a.walk === b.walk && a.stop === b.stop),
-    ),
+    this.wantedSubject,
     this.arrived.pipe(auditTime(GATHER_MS), startWith(undefined)),
   ]).pipe(
-    map(([workspace, { walk, stop }]) => (walk === null ? new Map<string, StopDay | null>() : this.daysOf(workspace, walk, stop))),
+    map(([wanted]) => this.daysOf(wanted)),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
 
-  /** Leaves what is still to be computed; what is known stays. */
+  constructor() {
+    combineLatest([
+      inject(WorkspaceStore).workspace$,
+      inject(FocusStore).focus$.pipe(
+        map(({ walk, stop }) => ({ walk, stop })),
+        distinctUntilChanged((a, b) => a.walk === b.walk && a.stop === b.stop),
+      ),
+    ])
+      .pipe(map(([workspace, { walk, stop }]) => (walk === null ? [] : wantedDays(workspace, walk, stop))))
+      .subscribe(this.wantedSubject);
+
+    this.wantedSubject
+      .pipe(
+        map((wanted) => wanted.filter((one) => !this.isKnown(one))),
+        switchMap((missing) => this.lookUp(missing)),
+      )
+      .subscribe((missing) => this.queue.want(missing));
+
+    this.queue.answers$.subscribe(({ stopId, key, day }) => this.learn(stopId, { key, day }));
+
+    this.isSettled$
+      .pipe(
+        debounceTime(REST_MS),
+        filter((isSettled) => isSettled),
+      )
+      .subscribe(() => this.keep());
+  }
+
+  /** Leaves what is still to be worked out; what is known stays. */
   stop(): void {
-    this.isStopped.next(true);
-    this.running?.subscription.unsubscribe();
-    this.running = null;
-    this.progressSubject.next(null);
+    this.queue.stop();
   }
 
   goOn(): void {
-    this.isStopped.next(false);
-    this.askNext();
+    this.queue.goOn();
   }
 
-  /** Whether the stop's day is up to date with everything it depends on. */
-  isFresh(stopId: string): boolean {
-    return this.known.get(stopId)?.isFresh ?? false;
+  /** Takes what is kept from another time; what is still missing then. */
+  private lookUp(missing: readonly WantedDay[]): Observable<readonly WantedDay[]> {
+    if (missing.length === 0) return of(missing);
+    return this.kept.read(missing.map(({ key }) => key)).pipe(
+      map((found) => {
+        for (const { stop, key } of missing) {
+          const day = found.get(key);
+          if (day !== undefined) this.learn(stop.id, { key, day });
+        }
+        return missing.filter((one) => !this.isKnown(one));
+      }),
+    );
   }
 
-  private daysOf(workspace: Workspace, walk: Walk, selected: Stop | null): DaysByStop {
-    this.walkStopIds = new Set(walk.stops.map(({ id }) => id));
-    const first = selected === null ? walk.stops : [selected, ...walk.stops.filter((stop) => stop !== selected)];
-    this.wanted = first.flatMap((stop) => {
-      const question = this.questionFor(workspace, walk, stop);
-      const key = JSON.stringify(question);
-      const known = this.known.get(stop.id);
-      if (known?.key === key && known.isFresh) return [];
-      if (known?.key !== key) this.known.set(stop.id, { key, day: known?.day ?? null, isFresh: false });
-      return [{ stop, key, question }];
-    });
-    this.askNext();
-    return new Map(walk.stops.map(({ id }) => [id, this.known.get(id)?.day ?? null]));
+  private learn(stopId: string, known: Known): void {
+    this.known.delete(stopId);
+    this.known.set(stopId, known);
+    this.forgetOldest();
+    this.arrived.next();
   }
 
-  /** Days of other walks are kept as long as there are not too many of them. */
+  private isKnown({ stop, key }: WantedDay): boolean {
+    return this.known.get(stop.id)?.key === key;
+  }
+
+  private daysOf(wanted: readonly WantedDay[]): DaysByStop {
+    return new Map(
+      wanted.flatMap(({ stop: { id } }) => {
+        const known = this.known.get(id);
+        return known === undefined ? [] : [[id, known.day] as const];
+      }),
+    );
+  }
+
+  private keep(): void {
+    const fresh = this.wantedSubject.value.filter((one) => this.isKnown(one));
+    this.kept.keep(
+      fresh.flatMap(({ stop, key }) => {
+        const day = this.known.get(stop.id)?.day ?? null;
+        return day === null ? [] : [{ key, day }];
+      }),
+    );
+  }
+
+  /** Days of other walks are kept in memory as long as there are not too many of them. */
   private forgetOldest(): void {
-    const others = [...this.known.keys()].filter((id) => !this.walkStopIds.has(id));
+    const ofWalk = new Set(this.wantedSubject.value.map(({ stop }) => stop.id));
+    const others = [...this.known.keys()].filter((id) => !ofWalk.has(id));
     for (const id of others.slice(0, Math.max(0, others.length - MOST_OTHER_DAYS))) this.known.delete(id);
   }
+}
 
-  private questionFor(workspace: Workspace, walk: Walk, stop: Stop): Wanted['question'] {
+/** The days of a walk's stops, the selected one's first. */
+function wantedDays(workspace: Workspace, walk: Walk, selected: Stop | null): readonly WantedDay[] {
+  const first = selected === null ? walk.stops : [selected, ...walk.stops.filter((stop) => stop !== selected)];
+  return first.map((stop) => {
+    const site = siteOf(workspace, walk, stop);
     const input: Omit<StopDayInput, 'streets'> = { ...lightInputFor(workspace, walk, stop), day: walk.day, cloud: cloudOf(walk) };
-    return { kind: 'day', site: this.client.refOf(siteOf(workspace, walk, stop)), input };
-  }
-
-  /** One at a time, the selected stop first: what is asked next depends on what is looked at then. */
-  private askNext(): void {
-    if (this.isStopped.value) return;
-    const stillWanted = this.running !== null && this.wanted.some(({ key }) => key === this.running?.key);
-    if (stillWanted) return;
-    this.running?.subscription.unsubscribe();
-    this.running = null;
-    const next = this.wanted[0];
-    if (next === undefined) {
-      this.progressSubject.next(null);
-      return;
-    }
-    const { stop, key, question } = next;
-    const subscription = this.client.ask(question).subscribe((step) => {
-      if (step.kind === 'progress') {
-        this.progressSubject.next({ stopName: stop.name, ...step.progress, left: this.wanted.length });
-        return;
-      }
-      const day = step.kind === 'done' ? step.answer : null;
-      if (this.known.get(stop.id)?.key === key) this.known.set(stop.id, { key, day, isFresh: true });
-      this.forgetOldest();
-      this.wanted = this.wanted.filter((one) => one.key !== key || one.stop.id !== stop.id);
-      this.running = null;
-      this.arrived.next();
-      this.askNext();
-    });
-    // The answer can have come already where there is no worker.
-    if (!subscription.closed) this.running = { key, subscription };
-  }
+    const question = { kind: 'day', site: siteRefOf(site), input } as const;
+    return { stop, key: JSON.stringify(question), question, district: site.kind === 'district' ? site.district : null };
+  });
 }

@@ -3,8 +3,8 @@ import { firstValueFrom, lastValueFrom } from 'rxjs';
 import { newStop } from '../data/defaults';
 import { answersOf } from './answers';
 import { districtKey } from './district-key';
-import { LightClient } from './light.client';
-import { MeasuredLight, type LightQuestion } from './measured-light';
+import { LightClient, type LightWorker } from './light.client';
+import { type DayQuestion, MeasuredLight, type LightQuestion, siteRefOf } from './measured-light';
 
 const INPUT: Omit<StopDayInput, 'streets'> = {
   site: newStop('s', undefined),
@@ -16,9 +16,9 @@ const INPUT: Omit<StopDayInput, 'streets'> = {
   halfFieldDeg: 30,
 };
 const QUESTION = { kind: 'day', site: { kind: 'none' }, input: INPUT } as const;
-type DayQuestion = Extract<LightQuestion, { kind: 'day' }>;
+const dayWorker = (client: LightClient): LightWorker => client.days[0] as LightWorker;
 const dayFrom = (client: LightClient, question: DayQuestion = QUESTION): Promise<StopDay | null> =>
-  lastValueFrom(answersOf(client.days.ask<'day'>(question)));
+  lastValueFrom(answersOf(dayWorker(client).ask<'day'>(question, TOWN)));
 
 const WALL = {
   id: 'w',
@@ -53,8 +53,8 @@ describe('light from a worker', () => {
 
   it('is measured among the district that it is told of, with its share as it goes', async () => {
     const client = new LightClient();
-    const question: DayQuestion = { ...QUESTION, site: client.days.refOf(among(TOWN)) };
-    expect((await firstValueFrom(client.days.ask<'day'>(question))).kind).toBe('progress');
+    const question: DayQuestion = { ...QUESTION, site: siteRefOf(among(TOWN)) };
+    expect((await firstValueFrom(dayWorker(client).ask<'day'>(question, TOWN))).kind).toBe('progress');
     const day = await dayFrom(client, question);
     expect([day?.hasWalls, day === null ? 0 : day.skyShare < 0.6]).toEqual([true, true]);
   });

@@ -13,13 +13,14 @@ import {
   type StopDay,
   stopDayIn,
   type StopDayInput,
+  type StopSite,
   type YearInput,
   type YearOfQuality,
   yearOfQualitySteps,
   type YearOfSun,
   yearOfSun,
 } from '@roam-dial/core';
-
+import { districtKey } from './district-key';
 import { Lru } from './lru';
 
 /** Which buildings a stop stands among; districts go to the worker once and are named from then on. */
@@ -28,11 +29,25 @@ export type SiteRef =
   | { readonly kind: 'section'; readonly buildings: readonly Building[] }
   | { readonly kind: 'district'; readonly key: string; readonly eastM: number; readonly northM: number; readonly groundM: number };
 
+/** A stop's buildings as a worker is told of them. */
+export function siteRefOf(found: StopSite): SiteRef {
+  if (found.kind === 'none') return { kind: 'none' };
+  if (found.kind === 'section') return { kind: 'section', buildings: found.site.buildings };
+  const { eastM, northM, groundM = 0 } = found.site;
+  return { kind: 'district', key: districtKey(found.district), eastM, northM, groundM };
+}
+
 type WithoutStreets<Input> = Omit<Input, 'streets'>;
+
+export interface DayQuestion {
+  readonly kind: 'day';
+  readonly site: SiteRef;
+  readonly input: WithoutStreets<StopDayInput>;
+}
 
 export type LightQuestion =
   | { readonly kind: 'district'; readonly key: string; readonly district: District }
-  | { readonly kind: 'day'; readonly site: SiteRef; readonly input: WithoutStreets<StopDayInput> }
+  | DayQuestion
   | { readonly kind: 'yearOfSun'; readonly site: SiteRef; readonly input: WithoutStreets<YearInput> }
   | { readonly kind: 'yearOfQuality'; readonly site: SiteRef; readonly input: WithoutStreets<YearInput> }
   | {

@@ -12,7 +12,7 @@ import {
 import { EMPTY, map, of, startWith, switchMap } from 'rxjs';
 import { answersOf } from '../../workers/answers';
 import { LightClient } from '../../workers/light.client';
-import type { LightQuestion } from '../../workers/measured-light';
+import { type LightQuestion, siteRefOf } from '../../workers/measured-light';
 import { LightState } from './light-state';
 
 type YearQuestion = Extract<LightQuestion, { kind: 'yearOfSun' }>;
@@ -33,13 +33,17 @@ export class YearState {
     const [workspace, walk, stop] = [this.room.workspace(), this.room.walk(), this.room.stop()];
     if (workspace === undefined || walk === null || stop === null) return null;
     const input: Omit<YearInput, 'streets'> = { ...lightInputFor(workspace, walk, stop), fromDay: `${walk.day.slice(0, 4)}-01-01` };
-    return { kind: 'yearOfSun', site: this.client.refOf(siteOf(workspace, walk, stop)), input };
+    return { kind: 'yearOfSun', site: siteRefOf(siteOf(workspace, walk, stop)), input };
   }, SAME_CONTENT);
+  private readonly district = computed(() => {
+    const site = this.room.site();
+    return site.kind === 'district' ? site.district : null;
+  });
 
   readonly sun = toSignal<YearOfSun | null>(
     toObservable(this.question).pipe(
       switchMap((question) =>
-        question === null ? of(null) : answersOf(this.client.ask<'yearOfSun'>(question)).pipe(startWith(null)),
+        question === null ? of(null) : answersOf(this.client.ask<'yearOfSun'>(question, this.district())).pipe(startWith(null)),
       ),
     ),
     { initialValue: null },
@@ -53,7 +57,7 @@ export class YearState {
       switchMap((question) => {
         // What there is when it is stopped stays on screen.
         if (question === null) return EMPTY;
-        const steps = this.client.ask<'yearOfQuality'>({ ...question, kind: 'yearOfQuality' });
+        const steps = this.client.ask<'yearOfQuality'>({ ...question, kind: 'yearOfQuality' }, this.district());
         return steps.pipe(
           map((step) => (step.kind === 'progress' ? (step.progress.year ?? null) : step.kind === 'done' ? step.answer : null)),
           startWith(null),
@@ -73,7 +77,7 @@ export class YearState {
     toObservable(computed(() => ({ question: this.question(), worked: this.worked(), withinDeg: this.withinDeg() }))).pipe(
       switchMap(({ question, worked, withinDeg }) => {
         if (question === null || worked === null) return of(null);
-        return answersOf(this.client.ask<'sameLight'>({ ...question, kind: 'sameLight', ...worked, withinDeg }));
+        return answersOf(this.client.ask<'sameLight'>({ ...question, kind: 'sameLight', ...worked, withinDeg }, this.district()));
       }),
     ),
     { initialValue: null },

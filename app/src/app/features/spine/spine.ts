@@ -91,7 +91,7 @@ export class Spine {
   protected readonly summary = computed(() => {
     const stops = this.walk()?.stops ?? [];
     const days = this.days();
-    const measured = stops.filter(({ id }) => days?.get(id) != null).length;
+    const measured = stops.filter(({ id }) => days?.has(id) === true).length;
     const met = stops.filter(({ id, arriveMin, leaveMin }) =>
       days?.get(id)?.windows.some(({ fromMin, toMin }) => fromMin < leaveMin && toMin >= arriveMin),
     ).length;

@@ -16,7 +16,7 @@ export function walkRows(walk: Walk, legs: readonly Leg[], days: ReadonlyMap<str
       alongM,
       walkMin: legs[k]?.walkMin ?? null,
       crowdByHour: stop.crowdByHour,
-      isMeasured: days.get(stop.id) !== undefined && days.get(stop.id) !== null,
+      isMeasured: days.has(stop.id),
       windows: windows.map(({ fromMin, toMin }) => ({
         fromMin,
         toMin,
