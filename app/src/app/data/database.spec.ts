@@ -2,11 +2,12 @@ import 'fake-indexeddb/auto';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { TestBed } from '@angular/core/testing';
-import type { Archive } from '@roam-dial/core';
-import { readArchive } from '@roam-dial/core/formats';
+import { type Archive, type District, EMPTY_ARCHIVE } from '@roam-dial/core';
+import { pathText, readArchive, readRow } from '@roam-dial/core/formats';
 import Dexie from 'dexie';
 import { BrowserRows } from './browser-rows';
 import { applySchema, Database, DATABASE_NAME, SCHEMA_VERSIONS } from './database';
+import { readRows, rowsOf } from './stored-form';
 
 /** What was kept in the tables of version 3 had the shape of archives of version 1. */
 const STORED_V1 = JSON.parse(readFileSync(join(__dirname, '../../../../core/reference/archives/v1.json'), 'utf8')) as Archive;
@@ -43,6 +44,17 @@ describe('the tables', () => {
     expect(archive.districts).toEqual(read.archive.districts);
     expect(new Set(archive.kit)).toEqual(new Set(read.archive.kit));
     expect([archive.standard, archive.settings]).toEqual([read.archive.standard, read.archive.settings]);
+  });
+
+  it('open a district when somebody looks into it, once, and then as it was', () => {
+    const district = STORED_V1.districts[0] as District;
+    const { rows } = rowsOf({ ...EMPTY_ARCHIVE, districts: [district] }, 1);
+    const parse = jest.spyOn(JSON, 'parse');
+    const read = readRows(rows, { readRow, pathText }).rows.get('districts')?.get(district.id) as District;
+    expect([read.id, parse.mock.calls.length]).toEqual([district.id, 0]);
+    expect([read.buildings, read.waters, parse.mock.calls.length]).toEqual([district.buildings, district.waters, 1]);
+    expect([structuredClone(read), { ...read }, JSON.stringify(read)]).toEqual([district, district, JSON.stringify(district)]);
+    parse.mockRestore();
   });
 
   it('keep a district as bytes, hold it to its schema only where they are not its own, and set it aside where they are torn', async () => {

@@ -15,6 +15,8 @@ export interface StoredRow {
   readonly data: unknown;
   /** Of bytes, what they come to: as this program wrote them or not. */
   readonly digest?: number;
+  /** Of bytes, the names of what is in them. */
+  readonly fields?: readonly string[];
 }
 
 /** The order of a list. */
