@@ -238,7 +238,7 @@ export {
   type ZoneFocus,
 } from './optics/index.js';
 export {
-  type Across,
+  type Dial,
   type ApproachRow,
   bestCell,
   type BrokenLimit,

@@ -1,6 +1,6 @@
 export { bestCell } from './search/best.js';
 export { type ApproachRow, compareApproaches, type Dimension } from './answers/compareApproaches.js';
-export { type Across, type CameraMode, type Controls, controlsOf, depthSchool } from './question/controls.js';
+export { type Dial, type CameraMode, type Controls, controlsOf, depthSchool } from './question/controls.js';
 export { cardAt, dialCard, dialCardAt } from './answers/dialCard.js';
 export { type Evaluation, evaluationAt } from './search/evaluation.js';
 export { type FlickerAdvice, flickerAdvice } from './scene/flickerWorth.js';

@@ -67,7 +67,7 @@ function shutterOf(scene: Scene, found: Evaluation): SetUp['shutter'] {
   const handsLimitS = shakeLimitS(scene.input, found.hand.support);
   return {
     seconds: found.hand.shutterS ?? taken,
-    role: SHUTTER_ROLES[scene.controls.across.kind],
+    role: SHUTTER_ROLES[scene.controls.dial.kind],
     motionLimitS,
     shakeLimitS: handsLimitS,
     why: whyShutter(scene, found, motionLimitS, handsLimitS),
@@ -76,7 +76,7 @@ function shutterOf(scene: Scene, found: Evaluation): SetUp['shutter'] {
 
 function isoLimit({ controls, input }: Scene): IsoLimit {
   if (controls.exposure === 'film') return 'roll';
-  if (controls.across.kind === 'iso') return 'setForShutter';
+  if (controls.dial.kind === 'iso') return 'setForShutter';
   if (controls.isoCeiling === controls.isoBase) return 'base';
   return isoCeilingOf(input.body, input.standard) < input.body.highestIso * (1 - 1e-9) ? 'ownCeiling' : 'bodyCeiling';
 }

@@ -37,22 +37,22 @@ export interface HomeState {
 
 const ROUNDING = 1e-9;
 
-function changesTo(home: Hand, best: Hand, acrossKind: string): readonly Change[] {
+function changesTo(home: Hand, best: Hand, dialKind: string): readonly Change[] {
   const differs = (a: number | null, b: number | null): b is number => b !== null && (a === null || !isSameValue(a, b));
   return [
     ...(differs(home.fNumber, best.fNumber) ? [{ control: 'aperture' as const, fNumber: best.fNumber }] : []),
     ...(differs(home.focusM, best.focusM) ? [{ control: 'focus' as const, distanceM: best.focusM }] : []),
     ...(differs(home.shutterS, best.shutterS) ? [{ control: 'shutter' as const, seconds: best.shutterS }] : []),
-    ...(acrossKind === 'iso' && differs(home.iso, best.iso) ? [{ control: 'iso' as const, iso: best.iso }] : []),
+    ...(dialKind === 'iso' && differs(home.iso, best.iso) ? [{ control: 'iso' as const, iso: best.iso }] : []),
     ...(home.support === best.support ? [] : [{ control: 'support' as const, support: best.support }]),
   ];
 }
 
 /** The best cell of the stop left to itself, under its own school of depth. */
-function ownBest(input: SetUpInput): { readonly best: Evaluation; readonly acrossKind: string } {
+function ownBest(input: SetUpInput): { readonly best: Evaluation; readonly dialKind: string } {
   const scene = prepareSearch(input);
   const cells = searchAt(scene, input.light.keyEv100);
-  return { best: evaluationAt(cells, placeOfCell(cells, bestCell(cells).cell)), acrossKind: scene.controls.across.kind };
+  return { best: evaluationAt(cells, placeOfCell(cells, bestCell(cells).cell)), dialKind: scene.controls.dial.kind };
 }
 
 /**
@@ -83,7 +83,7 @@ export function homeState(stops: readonly HomeStop[]): HomeState | null {
       atHome: here,
       best: own.best,
       loss: Math.max(0, own.best.chance - here.chance),
-      changes: changesTo(here.hand, own.best.hand, own.acrossKind),
+      changes: changesTo(here.hand, own.best.hand, own.dialKind),
     };
   });
   return { hand: handAt(all[0] as Cells, place), meanChance: best.sum / total, stops: results, leftOut };

@@ -35,7 +35,7 @@ function everyPath(losses: readonly Float64Array[], step: (from: number, to: num
 
 describe('the cheapest path', () => {
   it('equals trying every sequence of candidates', () => {
-    const place = fc.record({ aperture: fc.nat(2), across: fc.nat(2), focus: fc.nat(1) });
+    const place = fc.record({ aperture: fc.nat(2), dial: fc.nat(2), focus: fc.nat(1) });
     fc.assert(
       fc.property(
         fc.array(place, { minLength: 1, maxLength: 5 }),
@@ -45,7 +45,7 @@ describe('the cheapest path', () => {
         }),
         (candidates, table) => {
           const losses = table.map((row) => Float64Array.from(candidates, (_, k) => row[k] as number));
-          const prices = { aperture: 0.15, across: 0.25, focus: 0.15 };
+          const prices = { aperture: 0.15, dial: 0.25, focus: 0.15 };
           const step = (a: number, b: number): number => priceOfStep(prices, candidates[a] as never, candidates[b] as never);
           const found = cheapestPath(losses, step);
           const wanted = everyPath(losses, step);
@@ -105,8 +105,8 @@ describe('the light ladder', () => {
     const held = evs.reduce((sum, ev) => {
       const at = { ...stop, light: { ...stop.light, keyEv100: ev } };
       const cells = searchAt(scene, ev);
-      const { across, focusM } = scene.controls;
-      const cell = (place.aperture * across.values.length + place.across) * focusM.length + place.focus;
+      const { dial, focusM } = scene.controls;
+      const cell = (place.aperture * dial.values.length + place.dial) * focusM.length + place.focus;
       return sum + searchSetUp(at).best.score - (cells.score[cell] as number);
     }, 0);
     expect(cost).toBeLessThanOrEqual(held + 1e-9);
@@ -228,8 +228,8 @@ describe('the limits chart as data', () => {
   const cells = searchAt(prepareSearch(stop), 9);
   it('has every cell at its best focus, the best on the island', () => {
     const grid = limitsGrid(cells, null);
-    expect(grid.cells).toHaveLength(grid.fNumbers.length * grid.across.values.length);
-    const best = grid.cells[grid.best.aperture * grid.across.values.length + grid.best.across];
+    expect(grid.cells).toHaveLength(grid.fNumbers.length * grid.dial.values.length);
+    const best = grid.cells[grid.best.aperture * grid.dial.values.length + grid.best.dial];
     expect(best?.limits).toEqual([]);
     expect(grid.cells.every(({ chance }) => chance >= 0 && chance <= 1 + 1e-9)).toBe(true);
   });

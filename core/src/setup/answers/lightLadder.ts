@@ -57,19 +57,19 @@ function priceOf(control: ControlKind, { ringPrice, buttonPrice, menuPrice }: Fi
 /** Price of a change, any number of marks, by control. The focus is a ring; support is as much trouble as a menu. */
 export interface Prices {
   readonly aperture: number;
-  readonly across: number;
+  readonly dial: number;
   readonly focus: number;
 }
 
 export function pricesOf({ controls, figures, input }: Scene): Prices {
   const { body } = input;
-  const across = {
+  const dial = {
     slowestAuto: priceOf(body.controls.shutter, figures),
     shutter: priceOf(body.controls.shutter, figures),
     iso: priceOf(body.controls.iso, figures),
     support: figures.menuPrice,
-  }[controls.across.kind];
-  return { aperture: priceOf(body.controls.aperture, figures), across, focus: figures.ringPrice };
+  }[controls.dial.kind];
+  return { aperture: priceOf(body.controls.aperture, figures), dial, focus: figures.ringPrice };
 }
 
 /**
@@ -77,31 +77,31 @@ export function pricesOf({ controls, figures, input }: Scene): Prices {
  * the aperture only opens, the time only lengthens, ISO only rises, the support only gets steadier. Focus goes either way.
  */
 export function priceOfStep(prices: Prices, from: CellPlace, to: CellPlace): number {
-  if (to.aperture > from.aperture || to.across < from.across) return Infinity;
+  if (to.aperture > from.aperture || to.dial < from.dial) return Infinity;
   return (
     (to.aperture === from.aperture ? 0 : prices.aperture) +
-    (to.across === from.across ? 0 : prices.across) +
+    (to.dial === from.dial ? 0 : prices.dial) +
     (to.focus === from.focus ? 0 : prices.focus)
   );
 }
 
 /** The bests of every EV, then their neighbours one mark away, at most 400, none twice. */
 export function ladderCandidates(scene: Scene, bests: readonly CellPlace[]): readonly CellPlace[] {
-  const { fNumbers, across, focusM } = scene.controls;
+  const { fNumbers, dial, focusM } = scene.controls;
   const seen = new Map<number, CellPlace>();
   const offer = (place: CellPlace): void => {
     const isMark =
       place.aperture >= 0 &&
       place.aperture < fNumbers.length &&
-      place.across >= 0 &&
-      place.across < across.values.length &&
+      place.dial >= 0 &&
+      place.dial < dial.values.length &&
       place.focus >= 0 &&
       place.focus < focusM.length;
     if (isMark && seen.size < MOST_CANDIDATES) seen.set(cellIndex({ scene }, place), place);
   };
   bests.forEach(offer);
   for (const best of bests) {
-    for (const axis of ['aperture', 'across', 'focus'] as const) {
+    for (const axis of ['aperture', 'dial', 'focus'] as const) {
       offer({ ...best, [axis]: best[axis] - 1 });
       offer({ ...best, [axis]: best[axis] + 1 });
     }
@@ -166,7 +166,7 @@ function changesBetween(scene: Scene, before: Evaluation, after: Evaluation): re
   if (to.fNumber !== from.fNumber) changes.push({ control: 'aperture', fNumber: to.fNumber });
   if (to.focusM !== from.focusM) changes.push({ control: 'focus', distanceM: to.focusM });
   if (to.shutterS !== null && to.shutterS !== from.shutterS) changes.push({ control: 'shutter', seconds: to.shutterS });
-  if (scene.controls.across.kind === 'iso' && to.iso !== null && to.iso !== from.iso) changes.push({ control: 'iso', iso: to.iso });
+  if (scene.controls.dial.kind === 'iso' && to.iso !== null && to.iso !== from.iso) changes.push({ control: 'iso', iso: to.iso });
   if (to.support !== from.support) changes.push({ control: 'support', support: to.support });
   return changes;
 }
@@ -250,8 +250,8 @@ export function ladderOf(prepared: Scene, keyEv100: number, { through }: LadderO
     const best = scoreOf(at, bests[span.first + k] as CellPlace);
     return Float64Array.from(candidates, (place) => {
       if (fixed !== null && k === nowAt && cellIndex(at, place) !== cellIndex(at, fixed)) return Infinity;
-      const { across, focusM } = scene.controls;
-      const [pair, zone] = [place.aperture * across.values.length + place.across, place.aperture * focusM.length + place.focus];
+      const { dial, focusM } = scene.controls;
+      const [pair, zone] = [place.aperture * dial.values.length + place.dial, place.aperture * focusM.length + place.focus];
       const isAllowed =
         keepsHardLimits(at, pair, zone) || cellIndex(at, place) === cellIndex(at, bests[span.first + k] as CellPlace);
       return isAllowed ? best - scoreOf(at, place) : Infinity;

@@ -2,9 +2,9 @@ import { bestCell } from '../search/best.js';
 import { type Evaluation, evaluationAt } from '../search/evaluation.js';
 import { type Limit, limitsAt } from '../search/limits.js';
 import { type CellPlace, cellIndex, type Cells, placeOfCell } from '../search/searchAt.js';
-import type { Across } from '../question/controls.js';
+import type { Dial } from '../question/controls.js';
 
-/** One cell of the limits chart: aperture by mark across, at the focus in hand or at its best. */
+/** One cell of the limits chart: aperture by mark of the dial, at the focus in hand or at its best. */
 export interface GridCell {
   readonly place: CellPlace;
   readonly chance: number;
@@ -14,20 +14,20 @@ export interface GridCell {
 
 export interface LimitsGrid {
   readonly fNumbers: readonly number[];
-  readonly across: Across;
+  readonly dial: Dial;
   readonly focusM: readonly number[];
-  /** By aperture x mark across. */
+  /** By aperture x mark of the dial. */
   readonly cells: readonly GridCell[];
   readonly best: CellPlace;
   readonly bestSetUp: Evaluation;
 }
 
 /** The focus with the highest chance; between equals the nearest. */
-function bestFocus(cells: Cells, aperture: number, across: number): number {
+function bestFocus(cells: Cells, aperture: number, dial: number): number {
   let best = 0;
   for (let focus = 1; focus < cells.scene.controls.focusM.length; focus++) {
-    const chance = cells.chance[cellIndex(cells, { aperture, across, focus })] as number;
-    if (chance > (cells.chance[cellIndex(cells, { aperture, across, focus: best })] as number) + 1e-9) best = focus;
+    const chance = cells.chance[cellIndex(cells, { aperture, dial, focus })] as number;
+    if (chance > (cells.chance[cellIndex(cells, { aperture, dial, focus: best })] as number) + 1e-9) best = focus;
   }
   return best;
 }
@@ -36,11 +36,11 @@ function bestFocus(cells: Cells, aperture: number, across: number): number {
  * The limits chart as data. `focus` is the place of the focus in hand among the marks, or null for each cell's own best.
  */
 export function limitsGrid(cells: Cells, focus: number | null): LimitsGrid {
-  const { fNumbers, across, focusM } = cells.scene.controls;
+  const { fNumbers, dial, focusM } = cells.scene.controls;
   const best = placeOfCell(cells, bestCell(cells).cell);
   const grid = fNumbers.flatMap((_, aperture) =>
-    across.values.map((__, mark): GridCell => {
-      const place = { aperture, across: mark, focus: focus ?? bestFocus(cells, aperture, mark) };
+    dial.values.map((__, mark): GridCell => {
+      const place = { aperture, dial: mark, focus: focus ?? bestFocus(cells, aperture, mark) };
       return {
         place,
         chance: cells.chance[cellIndex(cells, place)] as number,
@@ -48,5 +48,5 @@ export function limitsGrid(cells: Cells, focus: number | null): LimitsGrid {
       };
     }),
   );
-  return { fNumbers, across, focusM, cells: grid, best, bestSetUp: evaluationAt(cells, best) };
+  return { fNumbers, dial, focusM, cells: grid, best, bestSetUp: evaluationAt(cells, best) };
 }

@@ -14,28 +14,28 @@ const stopsOf = (fNumbers: readonly number[]): readonly number[] =>
 describe('what the hand sets, by approach', () => {
   it('aperture priority: aperture, the slowest auto shutters that the body offers, focus', () => {
     const found = controls('passingCandid');
-    expect(found).toMatchObject({ mode: 'shutterThenIso', across: { kind: 'slowestAuto' }, isoBase: 100, isoCeiling: 6400 });
-    expect(ends(found.across.values)).toEqual([2 ** -11, 1]);
+    expect(found).toMatchObject({ mode: 'shutterThenIso', dial: { kind: 'slowestAuto' }, isoBase: 100, isoCeiling: 6400 });
+    expect(ends(found.dial.values)).toEqual([2 ** -11, 1]);
     expect(found.focusM).toEqual(LENS_28.engravedDistancesM);
   });
   it('both held: every shutter of the body, only ISO floats', () => {
     const found = controls('passingCandid', { exposure: 'bothHeld' });
-    expect(found).toMatchObject({ mode: 'isoFloats', across: { kind: 'shutter' } });
-    expect(ends(found.across.values)).toEqual([2 ** -12, 32]);
+    expect(found).toMatchObject({ mode: 'isoFloats', dial: { kind: 'shutter' } });
+    expect(ends(found.dial.values)).toEqual([2 ** -12, 32]);
   });
   it('one fixed ISO: from base to the person’s ceiling', () => {
     const found = controls('passingCandid', { exposure: 'fixedIso' });
-    expect(found).toMatchObject({ mode: 'shutterFloats', across: { kind: 'iso' } });
-    expect(ends(found.across.values)).toEqual([100, 6400]);
+    expect(found).toMatchObject({ mode: 'shutterFloats', dial: { kind: 'iso' } });
+    expect(ends(found.dial.values)).toEqual([100, 6400]);
   });
   it('base ISO: the support', () => {
     const found = controls('passingCandid', { exposure: 'baseIsoLong' });
-    expect(found).toMatchObject({ across: { kind: 'support', values: [0, 1, 2] }, isoBase: 100, isoCeiling: 100 });
+    expect(found).toMatchObject({ dial: { kind: 'support', values: [0, 1, 2] }, isoBase: 100, isoCeiling: 100 });
   });
   it('film: the roll is the ISO, and the body’s own shutters', () => {
     const found = controls('passingCandid', {}, { body: FILM_BODY, film: FILM_400 });
     expect(found).toMatchObject({ exposure: 'film', mode: 'nothingFloats', isoBase: 400, isoCeiling: 400 });
-    expect(ends(found.across.values)).toEqual([2 ** -10, 1]);
+    expect(ends(found.dial.values)).toEqual([2 ** -10, 1]);
   });
   it('a body without slowest auto shutters holds both instead', () => {
     expect(controls('passingCandid', {}, { body: { ...BODY, slowestAutoShuttersS: [] } }).exposure).toBe('bothHeld');
@@ -44,7 +44,7 @@ describe('what the hand sets, by approach', () => {
     for (const exposure of ['aperturePriority', 'fixedIso', 'baseIsoLong'] as const) {
       expect(controls('longExposure', { exposure })).toMatchObject({
         mode: 'nothingFloats',
-        across: { kind: 'shutter' },
+        dial: { kind: 'shutter' },
         isoCeiling: 100,
       });
     }
@@ -82,7 +82,7 @@ describe('the school of depth', () => {
 describe('marks that cannot be passed', () => {
   it('flash is never faster than its sync', () => {
     expect(controls('flashLift').fastestS).toBe(2 ** -8);
-    expect(controls('flashLift', { exposure: 'bothHeld' }).across.values[0]).toBe(2 ** -8);
+    expect(controls('flashLift', { exposure: 'bothHeld' }).dial.values[0]).toBe(2 ** -8);
     expect(controls('passingCandid').fastestS).toBe(2 ** -12);
   });
   it('a spot nearer than the lens focuses is focused at its closest', () => {

@@ -8,7 +8,7 @@ import { exposureUsed, figuresOf, type SetUpInput, supportsOf } from './searchIn
 export type CameraMode = 'shutterThenIso' | 'isoFloats' | 'shutterFloats' | 'nothingFloats';
 
 /** The control that stands beside aperture and focus: its kind, its marks ascending. */
-export interface Across {
+export interface Dial {
   readonly kind: 'slowestAuto' | 'shutter' | 'iso' | 'support';
   /** Seconds, ISO, or places in APPROACHES.support. */
   readonly values: readonly number[];
@@ -20,7 +20,7 @@ export interface Controls {
   readonly mode: CameraMode;
   /** Ascending. */
   readonly fNumbers: readonly number[];
-  readonly across: Across;
+  readonly dial: Dial;
   /** Ascending, metres. */
   readonly focusM: readonly number[];
   readonly isoBase: number;
@@ -86,7 +86,7 @@ function fastestOf({ body, intent }: SetUpInput): number {
   return intent.kind === 'flashLift' ? Math.max(body.fastestShutterS, body.flashSyncS) : body.fastestShutterS;
 }
 
-function acrossOf(input: SetUpInput, exposure: Approach['exposure'], isTimed: boolean, isoCeiling: number): Across {
+function dialOf(input: SetUpInput, exposure: Approach['exposure'], isTimed: boolean, isoCeiling: number): Dial {
   const { body } = input;
   const fastestS = fastestOf(input);
   if (isTimed) return { kind: 'shutter', values: atLeast(bodyShutters(body), fastestS) };
@@ -130,7 +130,7 @@ export function controlsOf(input: SetUpInput, options: ControlOptions = {}): Con
     exposure,
     mode: isTimed ? 'nothingFloats' : MODES[exposure],
     fNumbers: aperturesOf(input, options),
-    across: acrossOf(input, exposure, isTimed, isoCeiling),
+    dial: dialOf(input, exposure, isTimed, isoCeiling),
     focusM: focusesOf(input),
     isoBase,
     isoCeiling,

@@ -142,6 +142,6 @@ export function relit(scene: Scene, light: SetUpInput['light']): Scene {
 }
 
 /** The support that a cell stands on: what the hand sets where that is its choice, else the approach's. */
-export function supportOf({ controls, input }: Pick<Scene, 'controls' | 'input'>, acrossValue: number): Approach['support'] {
-  return controls.across.kind === 'support' ? (APPROACHES.support[acrossValue] as Approach['support']) : input.approach.support;
+export function supportOf({ controls, input }: Pick<Scene, 'controls' | 'input'>, dialValue: number): Approach['support'] {
+  return controls.dial.kind === 'support' ? (APPROACHES.support[dialValue] as Approach['support']) : input.approach.support;
 }

@@ -1,6 +1,6 @@
 import { APPROACHES } from '../../stop/index.js';
 import { keepsHighlights } from './limits.js';
-import type { Across } from '../question/controls.js';
+import type { Dial } from '../question/controls.js';
 import { cameraAt } from './evaluation.js';
 import { supportOf } from '../scene/scene.js';
 import { type CellPlace, type Cells, placeOfCell } from './searchAt.js';
@@ -13,20 +13,20 @@ const ROUNDING = 1e-9;
 
 /** What the tie-break looks at, in order; the smallest wins. */
 function ranks(cells: Cells, cell: number): readonly number[] {
-  const { across, fNumbers, focusM } = cells.scene.controls;
+  const { dial, fNumbers, focusM } = cells.scene.controls;
   const place = placeOfCell(cells, cell);
-  const mark = across.values[place.across] as number;
+  const mark = dial.values[place.dial] as number;
   const support = APPROACHES.support.indexOf(supportOf(cells.scene, mark));
   const steps = -Math.round((cells.score[cell] as number) / SCORE_STEP);
   const offPreferred = Math.abs(Math.log2((fNumbers[place.aperture] as number) / PREFERRED_F_NUMBER));
-  return [support, steps, offPreferred, ...markRanks(cells, place, across.kind, mark), focusM[place.focus] as number];
+  return [support, steps, offPreferred, ...markRanks(cells, place, dial.kind, mark), focusM[place.focus] as number];
 }
 
 /**
  * A slowest auto shutter is the better the nearer it lies to what the camera sets anyway, and the faster of two as near;
  * else the slowest shutter, which for a fixed ISO is the lowest.
  */
-function markRanks(cells: Cells, place: CellPlace, kind: Across['kind'], mark: number): readonly number[] {
+function markRanks(cells: Cells, place: CellPlace, kind: Dial['kind'], mark: number): readonly number[] {
   if (kind === 'slowestAuto') return [Math.abs(Math.log2(mark / cameraAt(cells, place).shutterS)), mark];
   return [kind === 'shutter' ? -mark : mark];
 }
@@ -38,8 +38,8 @@ function isBefore(a: readonly number[], b: readonly number[]): boolean {
 
 /** Cells within the hard limits; all of them where none is. */
 function allowedCells(cells: Cells): Uint8Array {
-  const { across, focusM, fNumbers } = cells.scene.controls;
-  const [marks, focuses] = [across.values.length, focusM.length];
+  const { dial, focusM, fNumbers } = cells.scene.controls;
+  const [marks, focuses] = [dial.values.length, focusM.length];
   const allowed = new Uint8Array(cells.score.length);
   let any = false;
   for (let pair = 0; pair < fNumbers.length * marks; pair++) {

@@ -26,15 +26,15 @@ export interface Evaluation {
   readonly limits: readonly BrokenLimit[];
 }
 
-export function handAt({ scene }: Pick<Cells, 'scene'>, { aperture, across, focus }: CellPlace): Hand {
+export function handAt({ scene }: Pick<Cells, 'scene'>, { aperture, dial, focus }: CellPlace): Hand {
   const { controls } = scene;
-  const mark = controls.across.values[across] as number;
-  const isTime = controls.across.kind === 'shutter' || controls.across.kind === 'slowestAuto';
+  const mark = controls.dial.values[dial] as number;
+  const isTime = controls.dial.kind === 'shutter' || controls.dial.kind === 'slowestAuto';
   return {
     fNumber: controls.fNumbers[aperture] as number,
     focusM: controls.focusM[focus] as number,
     shutterS: isTime ? mark : null,
-    iso: controls.across.kind === 'iso' ? mark : controls.isoCeiling === controls.isoBase ? controls.isoBase : null,
+    iso: controls.dial.kind === 'iso' ? mark : controls.isoCeiling === controls.isoBase ? controls.isoBase : null,
     support: supportOf(scene, mark),
   };
 }
@@ -44,7 +44,7 @@ export function cameraAt({ scene, keyEv100 }: Pick<Cells, 'scene' | 'keyEv100'>,
   const fNumber = controls.fNumbers[place.aperture] as number;
   const camera = { log2S: 0, isoStops: 0, errorEv: 0 };
   const frame = cameraFrame(controls, input.body.atCeiling === 'slowerShutter');
-  const set = setInStops(scene, controls.across.values[place.across] as number);
+  const set = setInStops(scene, controls.dial.values[place.dial] as number);
   cameraSets(frame, keyEv100 - placement.keyEv, 2 * Math.log2(fNumber), set, camera);
   const errorEv = Math.abs(camera.errorEv) < 1e-9 ? 0 : camera.errorEv;
   const meteredS = 2 ** meteredLog2(frame, camera.log2S);
@@ -60,7 +60,7 @@ export function evaluationAt(cells: Cells, place: CellPlace): Evaluation {
     sharp: scene.sharp[place.aperture * scene.controls.focusM.length + place.focus] as SharpZone | null,
     chance: cells.chance[cell] as number,
     score: cells.score[cell] as number,
-    isoStops: cells.isoStops[place.aperture * scene.controls.across.values.length + place.across] as number,
+    isoStops: cells.isoStops[place.aperture * scene.controls.dial.values.length + place.dial] as number,
     factors: factorsAt(cells, place),
     limits: limitsAt(cells, place),
   };

@@ -52,8 +52,8 @@ function overHeadroomEv({ scene, errorEv }: Cells, pair: number): number {
   return brightEv + (errorEv[pair] as number) - scene.input.body.headroomEv;
 }
 
-function pairOf({ scene }: Cells, { aperture, across }: CellPlace): number {
-  return aperture * scene.controls.across.values.length + across;
+function pairOf({ scene }: Cells, { aperture, dial }: CellPlace): number {
+  return aperture * scene.controls.dial.values.length + dial;
 }
 
 function zoneOf({ scene }: Cells, { aperture, focus }: CellPlace): number {

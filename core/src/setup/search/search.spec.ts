@@ -183,7 +183,7 @@ describe('the search', () => {
     for (const stop of stops) {
       const cells = searchAt(prepareSearch(stop), stop.light.keyEv100);
       const place = placeOfCell(cells, bestCell(cells).cell);
-      const { fNumbers, across, focusM } = cells.scene.controls;
+      const { fNumbers, dial, focusM } = cells.scene.controls;
       const scoreOf = (at: typeof place): number => {
         const { chance, isoStops } = plainChance(stop, evaluationAt(cells, at).hand);
         return chance - 0.02 * isoStops;
@@ -191,7 +191,7 @@ describe('the search', () => {
       const best = scoreOf(place);
       for (const [axis, count] of [
         ['aperture', fNumbers.length],
-        ['across', across.values.length],
+        ['dial', dial.values.length],
         ['focus', focusM.length],
       ] as const) {
         for (const step of [-2, -1, 1, 2]) {

@@ -6,8 +6,8 @@ import { type Scene, supportOf } from '../scene/scene.js';
 import { placeOnGrid } from '../scene/timeGrid.js';
 
 /**
- * Every cell that the hand can set, at one light. A cell is an aperture, a mark across and a focus:
- * `(aperture * across + mark) * focuses + focus`; a pair is the cell without its focus.
+ * Every cell that the hand can set, at one light. A cell is an aperture, a mark of the dial and a focus:
+ * `(aperture * dial + mark) * focuses + focus`; a pair is the cell without its focus.
  */
 export interface Cells {
   readonly scene: Scene;
@@ -32,24 +32,24 @@ export interface Cells {
 
 export interface CellPlace {
   readonly aperture: number;
-  readonly across: number;
+  readonly dial: number;
   readonly focus: number;
 }
 
-export function cellIndex({ scene: { controls } }: Pick<Cells, 'scene'>, { aperture, across, focus }: CellPlace): number {
-  return (aperture * controls.across.values.length + across) * controls.focusM.length + focus;
+export function cellIndex({ scene: { controls } }: Pick<Cells, 'scene'>, { aperture, dial, focus }: CellPlace): number {
+  return (aperture * controls.dial.values.length + dial) * controls.focusM.length + focus;
 }
 
 export function placeOfCell({ scene: { controls } }: Pick<Cells, 'scene'>, cell: number): CellPlace {
   const focuses = controls.focusM.length;
   const pair = Math.floor(cell / focuses);
-  const marks = controls.across.values.length;
-  return { aperture: Math.floor(pair / marks), across: pair % marks, focus: cell % focuses };
+  const marks = controls.dial.values.length;
+  return { aperture: Math.floor(pair / marks), dial: pair % marks, focus: cell % focuses };
 }
 
-/** What the hand's mark across is in the stops of `cameraSets`. */
+/** What the hand's mark of the dial is in the stops of `cameraSets`. */
 export function setInStops({ controls }: Pick<Scene, 'controls'>, value: number): number {
-  switch (controls.across.kind) {
+  switch (controls.dial.kind) {
     case 'slowestAuto':
     case 'shutter':
       return Math.log2(value);
@@ -141,16 +141,16 @@ function dot(weights: Float64Array, joint: Float64Array, row: number, first: num
 }
 
 export interface SearchOptions {
-  /** Only the cells of one aperture and mark across are worked out; the rest stays 0. */
-  readonly only?: Pick<CellPlace, 'aperture' | 'across'>;
+  /** Only the cells of one aperture and mark of the dial are worked out; the rest stays 0. */
+  readonly only?: Pick<CellPlace, 'aperture' | 'dial'>;
 }
 
 /** Every cell's chance and score at one light. Heavy parts are the scene's; this is a few milliseconds. */
 export function searchAt(scene: Scene, keyEv100: number, { only }: SearchOptions = {}): Cells {
   const { controls, grid, input, figures } = scene;
   const { joint } = scene.table;
-  const { fNumbers, across, focusM } = controls;
-  const pairs = fNumbers.length * across.values.length;
+  const { fNumbers, dial, focusM } = controls;
+  const pairs = fNumbers.length * dial.values.length;
   const focuses = focusM.length;
   const light = lightNodes(keyEv100, input.light.spreadEv ?? 0);
   const frame = cameraFrame(controls, input.body.atCeiling === 'slowerShutter');
@@ -187,8 +187,8 @@ export function searchAt(scene: Scene, keyEv100: number, { only }: SearchOptions
   let pair = 0;
   fNumbers.forEach((fNumber, aperture) => {
     const apertureLog2 = 2 * Math.log2(fNumber);
-    across.values.forEach((value, mark) => {
-      if (only !== undefined && (only.aperture !== aperture || only.across !== mark)) {
+    dial.values.forEach((value, mark) => {
+      if (only !== undefined && (only.aperture !== aperture || only.dial !== mark)) {
         pair++;
         return;
       }

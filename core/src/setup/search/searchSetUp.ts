@@ -49,16 +49,16 @@ function markOf(marks: readonly number[], value: number, name: string): number {
 
 /** The cell that a hand's settings are. @throws RangeError naming the marks where one of them is none. */
 export function placeOfHand({ controls }: Scene, hand: Hand): CellPlace {
-  const { across } = controls;
+  const { dial } = controls;
   const { support } = hand;
-  const value = across.kind === 'iso' ? hand.iso : across.kind === 'support' ? null : hand.shutterS;
+  const value = dial.kind === 'iso' ? hand.iso : dial.kind === 'support' ? null : hand.shutterS;
   const mark =
-    across.kind === 'support'
-      ? markOf(across.values, APPROACHES.support.indexOf(support), 'hand.support')
-      : markOf(across.values, value ?? NaN, `hand.${across.kind === 'iso' ? 'iso' : 'shutterS'}`);
+    dial.kind === 'support'
+      ? markOf(dial.values, APPROACHES.support.indexOf(support), 'hand.support')
+      : markOf(dial.values, value ?? NaN, `hand.${dial.kind === 'iso' ? 'iso' : 'shutterS'}`);
   return {
     aperture: markOf(controls.fNumbers, hand.fNumber, 'hand.fNumber'),
-    across: mark,
+    dial: mark,
     focus: markOf(controls.focusM, hand.focusM, 'hand.focusM'),
   };
 }
@@ -76,11 +76,11 @@ function steadiestUpTo(values: readonly number[], support: number | null): numbe
 
 /** The cell nearest to a hand's settings, where kit or approach have changed since; `fallback` for what it does not set. */
 export function nearestPlace({ controls }: Scene, hand: Hand, fallback: CellPlace): CellPlace {
-  const { kind, values } = controls.across;
+  const { kind, values } = controls.dial;
   const value = kind === 'support' ? APPROACHES.support.indexOf(hand.support) : kind === 'iso' ? hand.iso : hand.shutterS;
   return {
     aperture: nearestMark(controls.fNumbers, hand.fNumber, fallback.aperture),
-    across: kind === 'support' ? steadiestUpTo(values, value) : nearestMark(values, value, fallback.across),
+    dial: kind === 'support' ? steadiestUpTo(values, value) : nearestMark(values, value, fallback.dial),
     focus: nearestMark(controls.focusM, hand.focusM, fallback.focus),
   };
 }

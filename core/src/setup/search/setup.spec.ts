@@ -90,8 +90,8 @@ describe('the dial card', () => {
     const { sides } = dialCard(candid(9)).setUp;
     expect(sides.apertureLower).toMatchObject({ kind: 'limit', limit: 'depth' });
     expect(sides.apertureHigher).toMatchObject({ kind: 'limit', limit: 'isoCeiling' });
-    expect(sides.acrossHigher).toMatchObject({ kind: 'limit', limit: 'motion' });
-    expect(sides.acrossLower).toMatchObject({ kind: 'limit', limit: 'isoCeiling' });
+    expect(sides.dialHigher).toMatchObject({ kind: 'limit', limit: 'motion' });
+    expect(sides.dialLower).toMatchObject({ kind: 'limit', limit: 'isoCeiling' });
   });
 
   it('shows what the hand has chosen instead', () => {

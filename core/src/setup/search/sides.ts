@@ -6,12 +6,12 @@ export type SideLimit =
   | { readonly kind: 'limit'; readonly limit: Limit; readonly at: number; readonly steps: number }
   | { readonly kind: 'end'; readonly at: number; readonly steps: number };
 
-/** By the marks' ascending order: a lower aperture is wider, a lower mark across is faster (or a lower ISO). */
+/** By the marks' ascending order: a lower aperture is wider, a lower mark of the dial is faster (or a lower ISO). */
 export interface Sides {
   readonly apertureLower: SideLimit;
   readonly apertureHigher: SideLimit;
-  readonly acrossLower: SideLimit;
-  readonly acrossHigher: SideLimit;
+  readonly dialLower: SideLimit;
+  readonly dialHigher: SideLimit;
   readonly focusLower: SideLimit;
   readonly focusHigher: SideLimit;
 }
@@ -19,7 +19,7 @@ export interface Sides {
 type Axis = keyof CellPlace;
 
 function marksOf({ scene: { controls } }: Cells, axis: Axis): readonly number[] {
-  return { aperture: controls.fNumbers, across: controls.across.values, focus: controls.focusM }[axis];
+  return { aperture: controls.fNumbers, dial: controls.dial.values, focus: controls.focusM }[axis];
 }
 
 /** Walks from the best along one control to the first limit that the best itself does not break. */
@@ -40,8 +40,8 @@ export function sidesOf(cells: Cells, best: CellPlace): Sides {
   return {
     apertureLower: walk(cells, best, 'aperture', -1),
     apertureHigher: walk(cells, best, 'aperture', 1),
-    acrossLower: walk(cells, best, 'across', -1),
-    acrossHigher: walk(cells, best, 'across', 1),
+    dialLower: walk(cells, best, 'dial', -1),
+    dialHigher: walk(cells, best, 'dial', 1),
     focusLower: walk(cells, best, 'focus', -1),
     focusHigher: walk(cells, best, 'focus', 1),
   };

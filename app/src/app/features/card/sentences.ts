@@ -150,7 +150,7 @@ export function shutterNote(card: Card, wording: Wording): string {
     return `${wantedTime(input.intent, seconds, wording)}; ${hands}`;
   }
   if (role === 'camera') return `as the light gives it; ${hands}`;
-  const { acrossHigher: slower, acrossLower: faster } = result.setUp.sides;
+  const { dialHigher: slower, dialLower: faster } = result.setUp.sides;
   const side = sideText(slower, card, say) ?? sideText(faster, card, say);
   return side === null ? hands : `${side}; ${hands}`;
 }

@@ -6,10 +6,10 @@ import type { Card } from '../../state/card.store';
 import { StopActions } from '../../state/actions/stop.actions';
 import { PinnedStore } from '../../state/pinned.store';
 import type { Wording } from '../../wording/wording';
-import { acrossText } from './what-holds/limits-view';
+import { dialText } from './what-holds/limits-view';
 import { RoomState } from './room-state';
 
-type Axis = 'aperture' | 'across' | 'focus';
+type Axis = 'aperture' | 'dial' | 'focus';
 type Controls = Card['cells']['scene']['controls'];
 
 const AXIS_NAMES = { slowestAuto: 'Slowest shutter', shutter: 'Shutter', iso: 'ISO', support: 'Support' } as const;
@@ -109,7 +109,7 @@ export class HandBar {
       const [canLess, canMore] = isReversed(controls, axis) ? [hasAfter, hasBefore] : [hasBefore, hasAfter];
       return { axis, name, text, canLess, canMore };
     };
-    const mark = controls.across.values[place.across] as number;
+    const mark = controls.dial.values[place.dial] as number;
     const pinned = this.pinned();
     return {
       controls: [
@@ -122,11 +122,11 @@ export class HandBar {
         ),
         control('focus', 'Focus', controls.focusM, place.focus, wording.exactDistance(found.hand.focusM)),
         control(
-          'across',
-          AXIS_NAMES[controls.across.kind],
-          controls.across.values,
-          place.across,
-          acrossText(controls.across, mark, card, wording).replace('ISO ', ''),
+          'dial',
+          AXIS_NAMES[controls.dial.kind],
+          controls.dial.values,
+          place.dial,
+          dialText(controls.dial, mark, card, wording).replace('ISO ', ''),
         ),
       ],
       chance: Math.round(found.chance * 100),
@@ -176,15 +176,15 @@ export class HandBar {
 }
 
 /** More of a shutter is a faster one, against the order of the marks. */
-function isReversed({ across }: Controls, axis: Axis): boolean {
-  return axis === 'across' && (across.kind === 'shutter' || across.kind === 'slowestAuto');
+function isReversed({ dial }: Controls, axis: Axis): boolean {
+  return axis === 'dial' && (dial.kind === 'shutter' || dial.kind === 'slowestAuto');
 }
 
 function changeTo(controls: Controls, axis: Axis, at: number): Partial<Hand> {
   if (axis === 'aperture') return { fNumber: controls.fNumbers[at] as number };
   if (axis === 'focus') return { focusM: controls.focusM[at] as number };
-  const mark = controls.across.values[at] as number;
-  switch (controls.across.kind) {
+  const mark = controls.dial.values[at] as number;
+  switch (controls.dial.kind) {
     case 'iso':
       return { iso: mark };
     case 'support':

@@ -46,7 +46,7 @@ describe('the limits chart’s data', () => {
   });
   it('goes from the hand to its field and back', () => {
     const field = fieldOf(view.grid, place);
-    expect(cellOf(view.grid, field)).toEqual({ aperture: place.aperture, across: place.across });
+    expect(cellOf(view.grid, field)).toEqual({ aperture: place.aperture, dial: place.dial });
     const { fNumber, shutterS } = VESSEN.result.setUp.found.hand;
     expect(handFor(view, field, false)).toEqual({ fNumber, shutterS });
     expect(handFor(limitsView(VESSEN.cells, null), field, true)).toHaveProperty('focusM');

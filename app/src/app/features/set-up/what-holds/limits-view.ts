@@ -1,4 +1,4 @@
-import { type Across, type Cells, type CellPlace, type Hand, type LimitsGrid, limitsGrid } from '@roam-dial/core';
+import { type Dial, type Cells, type CellPlace, type Hand, type LimitsGrid, limitsGrid } from '@roam-dial/core';
 import type { FieldPlace, LimitsWords } from '../../../charts/limits-chart/limits-chart';
 import type { LimitsFields } from '../../../charts/limits-chart/limits-chart.geometry';
 import type { Card } from '../../../state/card.store';
@@ -9,31 +9,28 @@ import type { Wording } from '../../../wording/wording';
 
 const SUPPORT_WORDS = ['by hand', 'braced', 'tripod'] as const;
 
-export const ACROSS_WORDS: Readonly<Record<Across['kind'], string>> = {
+export const DIAL_WORDS: Readonly<Record<Dial['kind'], string>> = {
   slowestAuto: 'the slowest shutter',
   shutter: 'the shutter',
   iso: 'the ISO',
   support: 'the support',
 };
 
-function isTime({ kind }: Across): boolean {
+function isTime({ kind }: Dial): boolean {
   return kind === 'slowestAuto' || kind === 'shutter';
 }
 
 /** Times run from slow on the left to fast, against the order of the marks. */
-export function fieldOf(
-  { fNumbers, across }: Pick<LimitsGrid, 'fNumbers' | 'across'>,
-  place: Omit<CellPlace, 'focus'>,
-): FieldPlace {
+export function fieldOf({ fNumbers, dial }: Pick<LimitsGrid, 'fNumbers' | 'dial'>, place: Omit<CellPlace, 'focus'>): FieldPlace {
   return {
-    column: isTime(across) ? across.values.length - 1 - place.across : place.across,
+    column: isTime(dial) ? dial.values.length - 1 - place.dial : place.dial,
     row: fNumbers.length - 1 - place.aperture,
   };
 }
 
-export function cellOf({ fNumbers, across }: Pick<LimitsGrid, 'fNumbers' | 'across'>, field: FieldPlace): Omit<CellPlace, 'focus'> {
+export function cellOf({ fNumbers, dial }: Pick<LimitsGrid, 'fNumbers' | 'dial'>, field: FieldPlace): Omit<CellPlace, 'focus'> {
   return {
-    across: isTime(across) ? across.values.length - 1 - field.column : field.column,
+    dial: isTime(dial) ? dial.values.length - 1 - field.column : field.column,
     aperture: fNumbers.length - 1 - field.row,
   };
 }
@@ -46,18 +43,18 @@ export interface LimitsView {
 /** `focus` is a place among the focus marks, or null for every field at its best. */
 export function limitsView(cells: Cells, focus: number | null): LimitsView {
   const grid = limitsGrid(cells, focus);
-  const [columns, rows] = [grid.across.values.length, grid.fNumbers.length];
+  const [columns, rows] = [grid.dial.values.length, grid.fNumbers.length];
   const fields = Array.from({ length: columns * rows }, (_, k) => {
     const field = { column: k % columns, row: Math.floor(k / columns) };
-    const { aperture, across } = cellOf(grid, field);
-    const { chance, limits } = grid.cells[aperture * columns + across] as LimitsGrid['cells'][number];
+    const { aperture, dial } = cellOf(grid, field);
+    const { chance, limits } = grid.cells[aperture * columns + dial] as LimitsGrid['cells'][number];
     return { ...field, chance, limits };
   });
   return { grid, fields: { columns, rows, fields } };
 }
 
-export function acrossText(across: Across, value: number, { kit }: Pick<Card, 'kit'>, wording: Wording): string {
-  switch (across.kind) {
+export function dialText(dial: Dial, value: number, { kit }: Pick<Card, 'kit'>, wording: Wording): string {
+  switch (dial.kind) {
     case 'slowestAuto':
     case 'shutter':
       return wording.shutter(value, kit.body.markStep);
@@ -69,9 +66,9 @@ export function acrossText(across: Across, value: number, { kit }: Pick<Card, 'k
 }
 
 export function limitsWords({ grid, fields }: LimitsView, card: Pick<Card, 'kit' | 'input'>, wording: Wording): LimitsWords {
-  const { across, fNumbers } = grid;
+  const { dial, fNumbers } = grid;
   const columns = Array.from({ length: fields.columns }, (_, column) =>
-    acrossText(across, across.values[cellOf(grid, { column, row: 0 }).across] as number, card, wording),
+    dialText(dial, dial.values[cellOf(grid, { column, row: 0 }).dial] as number, card, wording),
   );
   const rows = Array.from({ length: fields.rows }, (_, row) =>
     wording.aperture(fNumbers[cellOf(grid, { column: 0, row }).aperture] as number, card.kit.lens.clickStep),
@@ -79,7 +76,7 @@ export function limitsWords({ grid, fields }: LimitsView, card: Pick<Card, 'kit'
   return {
     columns,
     rows,
-    across: ACROSS_WORDS[across.kind],
+    across: DIAL_WORDS[dial.kind],
     limit: (limit) => limitWords(limit, card.input),
     reading: ({ column, row }) => {
       const field = fields.fields[row * fields.columns + column];
@@ -94,16 +91,16 @@ export function limitsWords({ grid, fields }: LimitsView, card: Pick<Card, 'kit'
 /** The hand's change for a field of the chart; with the field's own best focus where that is what is shown. */
 export function handFor({ grid }: LimitsView, field: FieldPlace, isBestFocus: boolean): Partial<Hand> {
   const cell = cellOf(grid, field);
-  const mark = grid.across.values[cell.across] as number;
-  const { place } = grid.cells[cell.aperture * grid.across.values.length + cell.across] as LimitsGrid['cells'][number];
-  const across: Partial<Hand> = isTime(grid.across)
+  const mark = grid.dial.values[cell.dial] as number;
+  const { place } = grid.cells[cell.aperture * grid.dial.values.length + cell.dial] as LimitsGrid['cells'][number];
+  const dial: Partial<Hand> = isTime(grid.dial)
     ? { shutterS: mark }
-    : grid.across.kind === 'iso'
+    : grid.dial.kind === 'iso'
       ? { iso: mark }
       : { support: (['handheld', 'braced', 'tripod'] as const)[mark] ?? 'handheld' };
   return {
     fNumber: grid.fNumbers[cell.aperture] as number,
-    ...across,
+    ...dial,
     ...(isBestFocus ? { focusM: grid.focusM[place.focus] as number } : {}),
   };
 }
