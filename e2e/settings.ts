@@ -12,9 +12,9 @@ export const shared = {
   // A shared machine can be several times slower than it was a minute ago.
   timeout: 240_000,
   expect: { timeout: 30_000 },
-  // Two files at a time: each page waits for its own workers most of the time.
+  // Two tests at a time: each page waits for its own workers most of the time.
   workers: 2,
-  fullyParallel: false,
+  fullyParallel: true,
   reporter: [['list']] as [['list']],
   outputDir: 'test-results',
   use: {
@@ -23,6 +23,8 @@ export const shared = {
     timezoneId: 'Europe/Lisbon',
     viewport: { width: 1280, height: 800 },
     actionTimeout: 30_000,
+    // What it lays by for a street without a net takes its time in every new browser: allowed where it is tried.
+    serviceWorkers: 'block' as const,
     contextOptions: { reducedMotion: 'reduce' as const },
     launchOptions: {
       executablePath: process.env['CHROMIUM'] ?? CHROMIUM.find(existsSync) ?? 'chromium',

@@ -51,38 +51,42 @@ test('two tabs agree', async ({ app, context }) => {
   await expect(app.stop('Vessen Hall, east door')).toBeVisible();
 });
 
-test('works offline after the first visit', async ({ app, context, problems }) => {
-  const { page } = app;
-  await page.evaluate(async () => {
-    const ready = await navigator.serviceWorker.ready;
-    while (ready.active?.state !== 'activated') await new Promise((resolve) => setTimeout(resolve, 100));
+test.describe('without a net', () => {
+  test.use({ serviceWorkers: 'allow' });
+
+  test('works offline after the first visit', async ({ app, context, problems }) => {
+    const { page } = app;
+    await page.evaluate(async () => {
+      const ready = await navigator.serviceWorker.ready;
+      while (ready.active?.state !== 'activated') await new Promise((resolve) => setTimeout(resolve, 100));
+    });
+    // The prefetch is through when every file of the manifest is in a cache.
+    await expect
+      .poll(
+        () =>
+          page.evaluate(async () => {
+            const manifest = (await (await fetch('ngsw.json')).json()) as { assetGroups: { urls: string[] }[] };
+            const urls = manifest.assetGroups.flatMap((group) => group.urls);
+            const cached = new Set<string>();
+            for (const key of await caches.keys()) {
+              for (const request of await (await caches.open(key)).keys()) cached.add(new URL(request.url).pathname);
+            }
+            return urls.filter((url) => !cached.has(url));
+          }),
+        { timeout: 30_000 },
+      )
+      .toEqual([]);
+    await context.setOffline(true);
+    await page.reload();
+    await expect(app.card.getByRole('heading', { name: 'Tollard Stop' })).toBeVisible();
+    await app.choose('Orrel Steps');
+    await app.expectNumbers({ meter: '−1⅔' });
+    await expect(page.getByText(/Light windows at Orrel Steps/)).toBeAttached();
+    await app.room('Kit');
+    await expect(page.getByRole('button', { name: 'Small body', exact: true })).toBeVisible();
+    const dialog = await app.settings();
+    await expect(dialog).toContainText('Settings and data');
+    // The browser itself says that it is offline when the worker looks for a newer version.
+    problems.splice(0, problems.length, ...problems.filter((one) => !/ERR_INTERNET_DISCONNECTED/.test(one)));
   });
-  // The prefetch is through when every file of the manifest is in a cache.
-  await expect
-    .poll(
-      () =>
-        page.evaluate(async () => {
-          const manifest = (await (await fetch('ngsw.json')).json()) as { assetGroups: { urls: string[] }[] };
-          const urls = manifest.assetGroups.flatMap((group) => group.urls);
-          const cached = new Set<string>();
-          for (const key of await caches.keys()) {
-            for (const request of await (await caches.open(key)).keys()) cached.add(new URL(request.url).pathname);
-          }
-          return urls.filter((url) => !cached.has(url));
-        }),
-      { timeout: 30_000 },
-    )
-    .toEqual([]);
-  await context.setOffline(true);
-  await page.reload();
-  await expect(app.card.getByRole('heading', { name: 'Tollard Stop' })).toBeVisible();
-  await app.choose('Orrel Steps');
-  await app.expectNumbers({ meter: '−1⅔' });
-  await expect(page.getByText(/Light windows at Orrel Steps/)).toBeAttached();
-  await app.room('Kit');
-  await expect(page.getByRole('button', { name: 'Small body', exact: true })).toBeVisible();
-  const dialog = await app.settings();
-  await expect(dialog).toContainText('Settings and data');
-  // The browser itself says that it is offline when the worker looks for a newer version.
-  problems.splice(0, problems.length, ...problems.filter((one) => !/ERR_INTERNET_DISCONNECTED/.test(one)));
 });

@@ -4,9 +4,8 @@ import {
   auditTime,
   BehaviorSubject,
   combineLatest,
-  debounceTime,
   distinctUntilChanged,
-  filter,
+  EMPTY,
   map,
   type Observable,
   of,
@@ -14,6 +13,7 @@ import {
   startWith,
   Subject,
   switchMap,
+  timer,
 } from 'rxjs';
 import { KeptDays } from '../data/kept-days';
 import type { Workspace } from '../data/workspace';
@@ -85,12 +85,7 @@ export class DaysStore {
 
     this.queue.answers$.subscribe(({ stopId, key, day }) => this.learn(stopId, { key, day }));
 
-    this.isSettled$
-      .pipe(
-        debounceTime(REST_MS),
-        filter((isSettled) => isSettled),
-      )
-      .subscribe(() => this.keep());
+    this.isSettled$.pipe(switchMap((isSettled) => (isSettled ? timer(REST_MS) : EMPTY))).subscribe(() => this.keep());
   }
 
   /** Leaves what is still to be worked out; what is known stays. */
