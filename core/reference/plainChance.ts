@@ -1,4 +1,6 @@
-import { autoExposure, flashReachM, reciprocityMeteredS, shakeSharpProbability, shakeShutterLimitS } from '../src/index.js';
+import { autoExposure, flashReachM, shakeShutterLimitS } from '../src/index.js';
+import { reciprocityMeteredS } from '../src/exposure/index.js';
+import { shakeSharpProbability } from '../src/handheld/index.js';
 import { rollIso } from '../src/kit/index.js';
 import { placementOf } from '../src/metering/index.js';
 import type { SetUpInput } from '../src/setup/index.js';
