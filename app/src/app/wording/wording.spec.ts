@@ -1,3 +1,4 @@
+import { nameOf } from './name';
 import {
   bearingCodec,
   clockCodec,
@@ -110,4 +111,14 @@ describe('fields', () => {
     expect(read(distances, '1; far')).toContain('“far” is not a distance');
     expect(read(listCodec(distanceCodec('metres'), { allowEmpty: false }), '')).toBe('needs at least one value');
   });
+});
+
+describe('a name', () => {
+  it.each([
+    ['Orrel Steps', 'Orrel Steps'],
+    ['', 'Unnamed stop'],
+    [' \u00a0\u200b\u200d\u3000', 'Unnamed stop'],
+    ['\u200b4\u200b', '\u200b4\u200b'],
+    ['…', '…'],
+  ])('%j reads %j', (name, read) => expect(nameOf({ name })).toBe(read));
 });

@@ -21,6 +21,7 @@ import {
   whyInputText,
 } from './sentences';
 import { SpotLight } from './spot-light';
+import { nameOf } from '../../wording/name';
 
 const NO_CARD_WORDS = {
   noWalk: 'No walk yet. Start one, or bring the demo back.',
@@ -69,7 +70,7 @@ export class DialCard {
     const ladder = finding?.card.stop.id === card.stop.id ? ladderLines(finding.card, finding.answer, wording) : [];
     return {
       headline: headline(card, wording),
-      name: card.stop.name,
+      name: nameOf(card.stop),
       light: lightSentence(card, wording),
       isProvisional: card.isProvisional,
       rows: cardRows(card, wording),

@@ -8,6 +8,7 @@ import { KitActions } from '../../state/actions/kit.actions';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { KitItemEditor } from './kit-item-editor';
 import { StandardEditor } from './standard-editor';
+import { nameOf } from '../../wording/name';
 
 const KIND_WORDS: Readonly<Record<KitKind, { readonly one: string; readonly many: string }>> = {
   body: { one: 'body', many: 'Bodies' },
@@ -31,6 +32,7 @@ export class KitView {
   private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
   private readonly chosenId = signal<string | null>(null);
 
+  protected readonly nameOf = nameOf;
   protected readonly kinds = KIT_KINDS;
   protected readonly words = KIND_WORDS;
   protected readonly groups = computed(() => {

@@ -15,6 +15,7 @@ import { numberCodec } from '../../wording/codec';
 import { saveText } from '../../data/save-file';
 import { LightState } from './light-state';
 import { ThresholdsPanel } from './thresholds-panel';
+import { nameOf } from '../../wording/name';
 
 const DOING: Readonly<Record<ReadingProgress['doing'], string>> = {
   reading: 'Reading the file',
@@ -75,7 +76,7 @@ export class DistrictPage {
     { value: NONE, label: 'no district' },
     ...(this.room.workspace()?.districts ?? []).map(({ id, name, buildings }) => ({
       value: id,
-      label: `${name || 'Unnamed'}, ${counted(buildings.length, 'building', 'buildings')}`,
+      label: `${nameOf({ name }, 'Unnamed')}, ${counted(buildings.length, 'building', 'buildings')}`,
     })),
   ]);
   protected readonly summary = computed(() => {

@@ -7,6 +7,7 @@ import { leftSentence, windowAt, WINDOW_WORDS } from '../../wording/windows';
 import { RibbonHead } from '../ribbon';
 import { LightState } from './light-state';
 import { YearState } from './year-state';
+import { nameOf } from '../../wording/name';
 
 /** The light room: when this stop has its light, why, how long, and when again. */
 @Component({
@@ -45,7 +46,7 @@ export class LightView {
     if (progress === null) return null;
     const doing = progress.doing === 'measuring' ? 'Measuring the walls round' : 'Reckoning the day of';
     return {
-      words: `${doing} ${progress.stopName || 'a stop'}, ${progress.left} ${progress.left === 1 ? 'stop' : 'stops'} to go`,
+      words: `${doing} ${nameOf({ name: progress.stopName }, 'a stop')}, ${progress.left} ${progress.left === 1 ? 'stop' : 'stops'} to go`,
       percent: Math.round(100 * progress.share),
     };
   });

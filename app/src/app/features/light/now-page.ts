@@ -7,6 +7,7 @@ import { SelectionStore } from '../../state/selection.store';
 import { WINDOW_WORDS, windowSpan } from '../../wording/windows';
 import { LightState } from './light-state';
 import { figuresAt, lightCare } from './light-words';
+import { nameOf } from '../../wording/name';
 
 const SOON_MIN = 30;
 
@@ -73,7 +74,7 @@ export class NowPage {
       return [
         {
           id,
-          name: name || 'Unnamed stop',
+          name: nameOf({ name }),
           number: k + 1,
           isSelected: id === selected?.id,
           shootingBearingDeg,

@@ -18,6 +18,7 @@ import { StopActions } from '../../state/actions/stop.actions';
 import { WalkActions } from '../../state/actions/walk.actions';
 import { LightState } from './light-state';
 import { moonSentence } from './light-words';
+import { nameOf } from '../../wording/name';
 
 /** Another of the forecasts that could be: the next seed. */
 function seedOf({ place }: Walk, count: number): number {
@@ -99,9 +100,7 @@ export class SkyPage {
         return sun.altitudeDeg < 0;
       });
       const view = moonView({ ...walk.place, time });
-      return isNight
-        ? [{ id: stop.id, name: stop.name || 'Unnamed stop', words: moonSentence(view, this.room.wording().clock(middle)) }]
-        : [];
+      return isNight ? [{ id: stop.id, name: nameOf(stop), words: moonSentence(view, this.room.wording().clock(middle)) }] : [];
     });
   });
 
@@ -112,7 +111,7 @@ export class SkyPage {
       .wording()
       .stops(Math.abs(stop.lightOffsetEv), 'third')
       .replace(/^[+−-]/, '');
-    return `A reading at ${stop.name || 'this stop'} puts the light ${size} stops ${stop.lightOffsetEv > 0 ? 'over' : 'under'} the model, from then on.`;
+    return `A reading at ${nameOf(stop, 'this stop')} puts the light ${size} stops ${stop.lightOffsetEv > 0 ? 'over' : 'under'} the model, from then on.`;
   });
 
   protected simulate(): void {

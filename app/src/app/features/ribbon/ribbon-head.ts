@@ -8,6 +8,7 @@ import { SelectionStore } from '../../state/selection.store';
 import { wordingSignal } from '../../state/wording.store';
 import { ValueField } from '../../ui/value-field';
 import { clockCodec } from '../../wording/codec';
+import { nameOf } from '../../wording/name';
 
 /** The selected stop's light through the day, with the one time handle: the head of every planning room. */
 @Component({
@@ -22,13 +23,13 @@ import { clockCodec } from '../../wording/codec';
             <b>
               Light at
               <br />
-              {{ s.name || 'this stop' }}
+              {{ nameOf(s, 'this stop') }}
             </b>
           </p>
           <rd-value-field label="Time" [value]="focus()?.minuteOfDay ?? 0" [codec]="clock()" (changed)="setMinute($event)" />
         </div>
         <rd-light-ribbon
-          [stopName]="s.name"
+          [stopName]="nameOf(s)"
           [day]="day()"
           [domain]="domain() ?? ownDomain()"
           [minute]="focus()?.minuteOfDay ?? 0"
@@ -47,6 +48,7 @@ export class RibbonHead {
   /** The time scale of a chart below that shares it; else the walk's own. */
   readonly domain = input<TimeDomain | null>(null);
 
+  protected readonly nameOf = nameOf;
   private readonly selection = inject(SelectionStore);
   private readonly days = toSignal(inject(DaysStore).days$);
   protected readonly focus = toSignal(inject(CardStore).focus$);

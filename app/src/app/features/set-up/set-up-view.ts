@@ -5,6 +5,7 @@ import { phoneLayout } from '../../state/phone-layout';
 import { RibbonHead } from '../ribbon';
 import { HandBar } from './hand-bar';
 import { RoomState } from './room-state';
+import { nameOf } from '../../wording/name';
 
 const MISSING_WORDS = {
   noWalk: 'No walk yet: start one in Walk, and its stops can be set up here.',
@@ -50,7 +51,7 @@ const MISSING_WORDS = {
 export class SetUpView {
   protected readonly room = inject(RoomState);
   protected readonly actions = inject(AppActions);
-  protected readonly stopName = computed(() => this.room.card()?.stop.name ?? '');
+  protected readonly stopName = computed(() => nameOf(this.room.card()?.stop ?? { name: '' }));
   protected readonly words = MISSING_WORDS;
   protected readonly pages = [
     { path: 'holds', name: 'What holds it' },

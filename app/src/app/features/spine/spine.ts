@@ -23,6 +23,7 @@ import { wordingSignal } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { type MenuEntry, SpineMenu } from './spine-menu';
 import { makeSortable, type Sortable } from './sortable';
+import { nameOf } from '../../wording/name';
 
 /** By then the first view is long there. */
 const UNASKED_AFTER_MS = 3000;
@@ -39,6 +40,7 @@ export class Spine {
   protected readonly actions = inject(AppActions);
   protected readonly stopActions = inject(StopActions);
   protected readonly walkActions = inject(WalkActions);
+  protected readonly nameOf = nameOf;
   private readonly selection = inject(SelectionStore);
   private readonly focus = toSignal(inject(CardStore).focus$);
   private readonly days = toSignal(inject(DaysStore).days$);

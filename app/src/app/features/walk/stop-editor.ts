@@ -33,6 +33,7 @@ import { ApproachFields } from './approach-fields';
 import { CrowdField } from './crowd-field';
 import { IntentQuestions } from './intent-questions';
 import { CONSENT_CHOICES, INTENT_CHOICES, LAMP_CHOICES, PAVEMENT_CHOICES, ZONE_CHOICES } from './words';
+import { nameOf } from '../../wording/name';
 
 /** Everything about one stop, in the order in which one finds it out: what, when, where, who, how. */
 @Component({
@@ -58,6 +59,7 @@ export class StopEditor {
 
   protected readonly stopActions = inject(StopActions);
   private readonly cardFocus = inject(CardFocus);
+  protected readonly name = computed(() => nameOf(this.stop()));
   private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
   private readonly wording = wordingSignal();
   private readonly settings = computed(() => this.workspace()?.settings ?? DEFAULT_SETTINGS);

@@ -1,6 +1,7 @@
 import { type Leg, type StopDay, type Walk, chanceOfAtLeast, suitablePerMinute, waitForChanceMin } from '@roam-dial/core';
 import { lateLegs, minutesInLight, type WalkRow } from '../../charts/walk-chart/walk-chart.geometry';
 import type { Wording } from '../../wording/wording';
+import { nameOf } from '../../wording/name';
 
 /** The walk as the rows of its chart. */
 export function walkRows(walk: Walk, legs: readonly Leg[], days: ReadonlyMap<string, StopDay | null>): readonly WalkRow[] {
@@ -10,7 +11,7 @@ export function walkRows(walk: Walk, legs: readonly Leg[], days: ReadonlyMap<str
     const windows = days.get(stop.id)?.windows ?? [];
     return {
       stopId: stop.id,
-      name: stop.name || 'Unnamed stop',
+      name: nameOf(stop),
       arriveMin: stop.arriveMin,
       leaveMin: stop.leaveMin,
       alongM,
