@@ -4,11 +4,19 @@ import { lightOfDay, type Stop, type StopDay, type StopLight, stopLightOn } from
 import { cloudOf, type Walk } from '../walk/index.js';
 import { isWithinReach, type KitInHand, kitInHand, ofKind, supportsInBag } from './bag.js';
 import type { Holdings } from './holdings.js';
+import { placeOf } from './place.js';
 
 /** The light at a stop from its measured day; without walls round it, or before they are measured, from the sky alone. */
 export function lightFor(walk: Walk, stop: Stop, minuteOfDay: number, day: StopDay | null): StopLight | null {
   if (day?.hasWalls === true) return lightOfDay(day, minuteOfDay, stop.lightOffsetEv);
-  return stopLightOn({ ...walk.place, site: stop, day: walk.day, cloud: cloudOf(walk), minuteOfDay });
+  return stopLightOn({
+    ...placeOf(walk, stop),
+    timeZone: walk.place.timeZone,
+    site: stop,
+    day: walk.day,
+    cloud: cloudOf(walk),
+    minuteOfDay,
+  });
 }
 
 /** The person's figures, with what the wall in the bag really gains. */

@@ -6,6 +6,7 @@ import { type District, metresFrom, sectionBuildings, type Site } from '../stree
 import type { Walk } from '../walk/index.js';
 import { type KitInHand, kitInHand } from './bag.js';
 import type { Holdings } from './holdings.js';
+import { districtOf, metresOutside, placeOf } from './place.js';
 
 /** What a stop stands among: a district's footprints, a street by its section, or nothing that is known. */
 export type StopSite =
@@ -13,14 +14,13 @@ export type StopSite =
   | { readonly kind: 'section'; readonly site: Site }
   | { readonly kind: 'district'; readonly district: District; readonly site: Site };
 
-export function districtOf({ districts }: Pick<Holdings, 'districts'>, walk: Pick<Walk, 'districtId'> | null): District | null {
-  return districts.find(({ id }) => id === walk?.districtId) ?? null;
-}
+/** How far outside a map its walls still count, metres: farther out nobody has drawn what stands there (s). */
+const MAP_EDGE_M = 100;
 
-/** The buildings round a stop and its place among them. */
+/** The buildings round a stop and its place among them; on a map's white none are known. */
 export function siteOf(holdings: Pick<Holdings, 'districts'>, walk: Pick<Walk, 'districtId'>, stop: Stop): StopSite {
   const district = districtOf(holdings, walk);
-  if (district !== null && stop.position !== null) {
+  if (district !== null && stop.position !== null && metresOutside(district, stop.position) <= MAP_EDGE_M) {
     const { buildings, trees, waters } = district;
     const place = metresFrom(district.origin, stop.position);
     return { kind: 'district', district, site: { buildings, trees, waters, ...place, groundM: stop.groundM ?? 0 } };
@@ -72,10 +72,9 @@ export function lightInputFor(
   const { intent, shootingBearingDeg, streetAxisDeg, sunGap, lamps, hours, lightOffsetEv, subject, movers } = stop;
   const inHand = kitInHand(kit, { bodyId }, stop);
   return {
+    ...placeOf({ place }, stop),
     site: { intent, shootingBearingDeg, streetAxisDeg, sunGap, lamps, hours, lightOffsetEv },
     timeZone: place.timeZone,
-    latitude: place.latitude,
-    longitude: place.longitude,
     halfFieldDeg: halfFieldDeg(inHand, stop),
     isFrameUpright: stop.framing?.isUpright ?? false,
     subject: { nearM: subject.nearM, farM: subject.farM, medianM: subject.medianM },
