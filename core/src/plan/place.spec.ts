@@ -3,7 +3,18 @@ import { join } from 'node:path';
 import type { Stop } from '../stop/index.js';
 import type { District } from '../streets/index.js';
 import type { Walk } from '../walk/index.js';
-import { apartIn, type Holdings, lightFor, lightInputFor, metresOutside, middleOf, placeOf, siteOf } from './index.js';
+import {
+  apartIn,
+  daylightOf,
+  type Holdings,
+  lightFor,
+  lightInputFor,
+  metresOutside,
+  middleOf,
+  placedStop,
+  placeOf,
+  siteOf,
+} from './index.js';
 
 const STORED = JSON.parse(readFileSync(join(import.meta.dirname, '../../reference/archives/v2.json'), 'utf8')) as Holdings & {
   readonly walks: readonly Walk[];
@@ -91,5 +102,49 @@ describe('where things lie', () => {
       return siteOf(HOLDINGS, walk, walk.stops[0] as Stop).kind;
     };
     expect([site(0), site(190 / DEGREE_M), site(210 / DEGREE_M)]).toEqual(['district', 'district', 'none']);
+  });
+});
+
+describe('a stop put down on a map', () => {
+  /** A street of 6 m that runs east and west through the origin. */
+  const wall = (id: string, southM: number): District['buildings'][number] => ({
+    id,
+    footprint: [
+      [-60, southM],
+      [60, southM],
+      [60, southM + 8],
+      [-60, southM + 8],
+    ],
+    heightM: 9,
+    heightSource: 'given',
+  });
+  const STREET: District = { ...MAP, buildings: [wall('n', 3), wall('s', -11)] };
+  const nowhere: Stop = { ...STOP, position: null, streetAxisDeg: 10, streetWidthM: 20, shootingBearingDeg: 10 };
+
+  it('takes the street from the walls when it stood nowhere before, and only its place when it moves', () => {
+    const placed = placedStop(STREET, nowhere, { eastM: 5, northM: 1 });
+    expect(placed).toMatchObject({ streetAxisDeg: 90, streetWidthM: 6, shootingBearingDeg: 90 });
+    expect(placed.position?.longitude).toBeCloseTo(5 / DEGREE_M, 7);
+    const moved = placedStop(STREET, { ...placed, streetAxisDeg: 45 }, { eastM: 20, northM: 0 });
+    expect(moved).toMatchObject({ streetAxisDeg: 45, streetWidthM: 6 });
+    expect(moved.position?.longitude).toBeCloseTo(20 / DEGREE_M, 7);
+  });
+  it('leaves what was said of the street where there are no walls', () => {
+    expect(placedStop(MAP, nowhere, { eastM: 0, northM: 0 })).toMatchObject({ streetAxisDeg: 10, streetWidthM: 20 });
+  });
+});
+
+describe('the light of a walk’s day', () => {
+  const on = (day: string, latitude: number): ReturnType<typeof daylightOf> =>
+    daylightOf({ day, place: { name: 'Here', timeZone: 'UTC', isInvented: true, latitude, longitude: 0 } });
+  it('goes from first to last light; all day in a polar summer, not at all in a polar winter', () => {
+    // At the equator and an equinox the sun takes 24 minutes for six degrees: noon is at 12:07, day 12 h 7 min with refraction.
+    const day = on('2027-03-20', 0);
+    expect(day?.fromMin).toBeGreaterThan(342 - 3);
+    expect(day?.fromMin).toBeLessThan(346);
+    expect((day?.toMin ?? 0) - (day?.fromMin ?? 0)).toBeGreaterThan(765);
+    expect((day?.toMin ?? 0) - (day?.fromMin ?? 0)).toBeLessThan(771);
+    expect(on('2027-06-21', 80)).toEqual({ fromMin: 0, toMin: 1440 });
+    expect(on('2027-12-21', 85)).toBeNull();
   });
 });

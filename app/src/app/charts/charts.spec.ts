@@ -29,6 +29,13 @@ describe('the time axis', () => {
     expect(timeDomain([])).toEqual({ fromMin: 0, toMin: 1440 });
   });
 
+  it('holds the light of the day as well, where that is asked for', () => {
+    const stays = [{ arriveMin: 640, leaveMin: 670 }];
+    expect(timeDomain(stays, { fromMin: 402, toMin: 1081 })).toEqual({ fromMin: 360, toMin: 1140 });
+    expect(timeDomain([{ arriveMin: 1200, leaveMin: 1230 }], { fromMin: 402, toMin: 1081 })).toEqual({ fromMin: 360, toMin: 1320 });
+    expect(timeDomain([], { fromMin: 402, toMin: 1081 })).toEqual({ fromMin: 360, toMin: 1140 });
+  });
+
   it('thins the hours to what there is room for', () => {
     expect(hourTicks({ fromMin: 300, toMin: 1260 }, 800)).toHaveLength(17);
     expect(hourTicks({ fromMin: 300, toMin: 1260 }, 250)).toEqual([360, 540, 720, 900, 1080, 1260]);
@@ -72,25 +79,25 @@ describe('the walk chart', () => {
 
   it('spreads rows by distance, never nearer than they can be read', () => {
     const [a, b, c] = rowHeights(rows, 0, 300, 30) as [number, number, number];
-    expect(a).toBe(300);
-    expect(c).toBeCloseTo(0, 9);
-    expect(b - c).toBeCloseTo(30 + (240 * 100) / 600, 9);
+    expect(a).toBe(0);
+    expect(c).toBeCloseTo(300, 9);
+    expect(c - b).toBeCloseTo(30 + (240 * 100) / 600, 9);
     const crowded = rowHeights(
       rows.map((one) => ({ ...one, alongM: 0 })),
       0,
       10,
       30,
     );
-    expect(crowded).toEqual([10, -20, -50]);
+    expect(crowded).toEqual([0, 30, 60]);
     expect(rowHeights([], 0, 10, 30)).toEqual([]);
     expect(rowHeights([row({})], 0, 10, 30)).toEqual([5]);
   });
 
-  it('climbs only while walking, and waits before it', () => {
-    const { stays, spares, climbs } = walkerLine(rows, [300, 100, 0], (minute) => minute);
+  it('goes on only while walking, and waits before it', () => {
+    const { stays, spares, goings } = walkerLine(rows, [300, 100, 0], (minute) => minute);
     expect(stays.map(({ path }) => path)).toEqual(['M600,300L630,300', 'M700,100L720,100', 'M740,0L800,0']);
     expect(spares).toEqual(['M630,300L690,300']);
-    expect(climbs).toEqual([
+    expect(goings).toEqual([
       { path: 'M690,300L700,100', isLate: false },
       { path: 'M720,100L750,0', isLate: true },
     ]);

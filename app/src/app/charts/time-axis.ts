@@ -16,11 +16,15 @@ export function isSameDomain(a: TimeDomain, b: TimeDomain): boolean {
 const HOUR_MIN = 60;
 const MARGIN_MIN = 40;
 
-/** Whole hours round all stays, with room at both ends; a whole day where there are none. */
-export function timeDomain(stays: readonly { readonly arriveMin: number; readonly leaveMin: number }[]): TimeDomain {
-  if (stays.length === 0) return { fromMin: 0, toMin: MINUTES_PER_DAY };
-  const first = Math.min(...stays.map(({ arriveMin }) => arriveMin)) - MARGIN_MIN;
-  const last = Math.max(...stays.map(({ leaveMin }) => leaveMin)) + MARGIN_MIN;
+/** Whole hours round all stays, with room at both ends, and round the light of the day if given; else a whole day. */
+export function timeDomain(
+  stays: readonly { readonly arriveMin: number; readonly leaveMin: number }[],
+  light: TimeDomain | null = null,
+): TimeDomain {
+  if (stays.length === 0 && light === null) return { fromMin: 0, toMin: MINUTES_PER_DAY };
+  const lit = light === null ? [] : [light];
+  const first = Math.min(...stays.map(({ arriveMin }) => arriveMin - MARGIN_MIN), ...lit.map(({ fromMin }) => fromMin));
+  const last = Math.max(...stays.map(({ leaveMin }) => leaveMin + MARGIN_MIN), ...lit.map(({ toMin }) => toMin));
   const fromMin = Math.max(0, Math.floor(first / HOUR_MIN) * HOUR_MIN);
   const toMin = Math.min(MINUTES_PER_DAY, Math.ceil(last / HOUR_MIN) * HOUR_MIN);
   return { fromMin: Math.min(fromMin, toMin - 2 * HOUR_MIN), toMin };

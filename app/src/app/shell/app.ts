@@ -6,6 +6,7 @@ import { DEFAULT_SETTINGS } from '@roam-dial/core';
 import { DialCard } from '../features/card';
 import { Spine } from '../features/spine';
 import { AppActions } from '../state/actions/app.actions';
+import { MapDrop } from '../state/map-drop';
 import { SelectionStore } from '../state/selection.store';
 import { Shortcuts } from '../state/shortcuts';
 import { WorkspaceStore } from '../state/workspace.store';
@@ -21,7 +22,14 @@ import { Updates } from './updates';
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './app.html',
   styleUrl: './app.scss',
-  host: { '(window:keydown)': 'shortcuts.handle($event)', '(window:beforeunload)': 'holdBack($event)' },
+  host: {
+    '(window:keydown)': 'shortcuts.handle($event)',
+    '(window:beforeunload)': 'holdBack($event)',
+    '(window:dragover)': 'dragOver($event)',
+    '(window:drop)': 'drop($event)',
+    '(document:dragleave)': 'dragLeave($event)',
+    '[class.drop]': 'isOver()',
+  },
 })
 export class App {
   protected readonly shortcuts = inject(Shortcuts);
@@ -41,8 +49,11 @@ export class App {
   private readonly room = toSignal(inject(SelectionStore).room$, { initialValue: '' });
   private readonly settings = computed(() => this.workspace()?.settings ?? DEFAULT_SETTINGS);
   protected readonly isNight = computed(() => this.settings().theme === 'night');
-  /** At the table spine and card stand beside every room but the card's own. */
-  protected readonly hasSides = computed(() => !this.isPhone() && this.room() !== 'card');
+  /** At the table spine and card stand beside every room but the card's own and where a walk begins. */
+  protected readonly hasSides = computed(() => !this.isPhone() && !['card', 'start'].includes(this.room()));
+  private readonly mapDrop = inject(MapDrop);
+  /** A file is held over the window. */
+  protected readonly isOver = signal(false);
 
   constructor() {
     this.store.unseeded$.pipe(takeUntilDestroyed()).subscribe(() => void this.actions.seedDemo());
@@ -58,6 +69,23 @@ export class App {
   /** The browser asks before a page with something unwritten is left. */
   protected holdBack(event: BeforeUnloadEvent): void {
     if (this.store.hasUnwritten()) event.preventDefault();
+  }
+
+  protected dragOver(event: DragEvent): void {
+    if (!this.mapDrop.isWanted(event)) return;
+    event.preventDefault();
+    this.isOver.set(true);
+  }
+
+  protected dragLeave({ relatedTarget }: DragEvent): void {
+    if (relatedTarget === null) this.isOver.set(false);
+  }
+
+  protected drop(event: DragEvent): void {
+    this.isOver.set(false);
+    if (!this.mapDrop.isWanted(event)) return;
+    event.preventDefault();
+    void this.mapDrop.drop(event);
   }
 
   protected undo(): void {

@@ -29,6 +29,11 @@ export const routes: Routes = [
       { path: 'holds', loadComponent: () => import('../features/set-up').then((room) => room.HoldsPage) },
     ],
   },
+  {
+    path: 'start',
+    title: 'Start a walk · Roam Dial',
+    loadComponent: () => import('../features/start').then((room) => room.StartPage),
+  },
   { path: 'kit', title: 'Kit · Roam Dial', loadComponent: () => import('../features/kit').then((room) => room.KitView) },
   { path: 'card', title: 'Card · Roam Dial', loadComponent: () => import('../features/card').then((room) => room.CardInHand) },
   { path: '**', redirectTo: 'walk' },

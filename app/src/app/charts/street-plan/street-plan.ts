@@ -65,14 +65,14 @@ export class StreetPlan {
   readonly litSoon = input<Uint8Array | null>(null);
   readonly picked = input<ReadonlySet<string>>(new Set());
   readonly canPick = input(false);
-  /** The next tap places the selected stop. */
-  readonly isPlacing = input(false);
   /** A change of this brings the selected stop back into the middle. */
   readonly focusKey = input('');
   readonly theme = input('light');
   readonly label = input('Plan of the district');
   readonly sentence = input('');
 
+  /** A tap on anything but a handle or a building to choose. */
+  readonly tapped = output<{ readonly eastM: number; readonly northM: number }>();
   readonly stopMoved = output<{ readonly id: string; readonly eastM: number; readonly northM: number }>();
   readonly stopTurned = output<{ readonly id: string; readonly bearingDeg: number }>();
   readonly stopChosen = output<string>();
@@ -89,6 +89,7 @@ export class StreetPlan {
     stops: L.layerGroup(),
   };
   private centredOn: string | null = null;
+  private resizing: ResizeObserver | null = null;
 
   constructor() {
     afterNextRender(() => this.open());
@@ -124,12 +125,11 @@ export class StreetPlan {
     L.control.zoom({ zoomInTitle: 'Nearer', zoomOutTitle: 'Farther' }).addTo(map);
     L.control.scale({ imperial: false, maxWidth: 80 }).addTo(map);
     for (const layer of Object.values(this.layers)) layer.addTo(map);
-    map.on('click', ({ latlng }) => {
-      const selected = this.stops().find(({ isSelected }) => isSelected);
-      if (this.isPlacing() && selected !== undefined)
-        this.stopMoved.emit({ id: selected.id, eastM: latlng.lng, northM: latlng.lat });
-    });
+    map.on('click', ({ latlng }) => this.tapped.emit({ eastM: latlng.lng, northM: latlng.lat }));
     this.map.set(map);
+    // A column that grows or goes beside it leaves less room: the middle stays in the middle.
+    this.resizing = new ResizeObserver(() => map.invalidateSize({ animate: false }));
+    this.resizing.observe(this.host().nativeElement);
   }
 
   /** Layers before what draws them: a sheet that is asked to redraw after its canvas is gone would fail. */
@@ -137,6 +137,7 @@ export class StreetPlan {
     const map = this.map();
     if (map === null) return;
     this.map.set(null);
+    this.resizing?.disconnect();
     for (const layer of Object.values(this.layers)) layer.clearLayers();
     for (const renderer of this.renderers.values()) renderer.remove();
     map.remove();

@@ -16,7 +16,7 @@ export interface WalkRow {
 }
 
 /**
- * Heights of the rows, the first at the bottom, by distance along the route; never nearer to each other than `leastPx`,
+ * Heights of the rows, the first at the top as in any list of them, by distance along the route; never nearer to each other than `leastPx`,
  * for which the chart grows where it must.
  */
 export function rowHeights(rows: readonly WalkRow[], topPx: number, bottomPx: number, leastPx: number): readonly number[] {
@@ -25,8 +25,8 @@ export function rowHeights(rows: readonly WalkRow[], topPx: number, bottomPx: nu
   const gaps = rows.slice(1).map((row, k) => Math.max(0, row.alongM - (rows[k] as WalkRow).alongM));
   const total = gaps.reduce((a, b) => a + b, 0) || 1;
   const spare = Math.max(0, bottomPx - topPx - gaps.length * leastPx);
-  let y = bottomPx;
-  return [y, ...gaps.map((gap) => (y -= leastPx + (gap / total) * spare))];
+  let y = topPx;
+  return [y, ...gaps.map((gap) => (y += leastPx + (gap / total) * spare))];
 }
 
 export interface WalkerLine {
@@ -34,10 +34,10 @@ export interface WalkerLine {
   readonly stays: readonly { readonly stopId: string; readonly path: string }[];
   /** Time to spare before setting off. */
   readonly spares: readonly string[];
-  readonly climbs: readonly { readonly path: string; readonly isLate: boolean }[];
+  readonly goings: readonly { readonly path: string; readonly isLate: boolean }[];
 }
 
-/** Solid and level at a stop, dotted while there is time to spare, climbing only while walking. */
+/** Solid and level at a stop, dotted while there is time to spare, going down only while walking. */
 export function walkerLine(rows: readonly WalkRow[], heights: readonly number[], x: (minute: number) => number): WalkerLine {
   const path = (points: readonly (readonly [number, number])[]): string =>
     line<readonly [number, number]>(
@@ -52,7 +52,7 @@ export function walkerLine(rows: readonly WalkRow[], heights: readonly number[],
     ]),
   }));
   const spares: string[] = [];
-  const climbs: { path: string; isLate: boolean }[] = [];
+  const goings: { path: string; isLate: boolean }[] = [];
   rows.slice(0, -1).forEach((row, k) => {
     const next = rows[k + 1] as WalkRow;
     const [here, there] = [heights[k] as number, heights[k + 1] as number];
@@ -65,7 +65,7 @@ export function walkerLine(rows: readonly WalkRow[], heights: readonly number[],
           [setOff, here],
         ]),
       );
-    climbs.push({
+    goings.push({
       path: path([
         [setOff, here],
         [setOff + walkMin, there],
@@ -73,7 +73,7 @@ export function walkerLine(rows: readonly WalkRow[], heights: readonly number[],
       isLate: setOff + walkMin > next.arriveMin,
     });
   });
-  return { stays, spares, climbs };
+  return { stays, spares, goings };
 }
 
 /** Minutes of a stay that lie within the stop's windows. */

@@ -2,11 +2,13 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
+import { apartIn } from '@roam-dial/core';
 import { CardStore } from '../../state/card.store';
 import { CardFocus } from '../../state/card-focus';
 import { FindingsStore } from '../../state/findings.store';
 import { StopActions } from '../../state/actions/stop.actions';
 import { wordingSignal } from '../../state/wording.store';
+import { WorkspaceStore } from '../../state/workspace.store';
 import { type CardRowKey, cardRows, rowsAtHome } from './card-rows';
 import {
   chanceSentence,
@@ -22,6 +24,7 @@ import {
 } from './sentences';
 import { SpotLight } from './spot-light';
 import { nameOf } from '../../wording/name';
+import { apartSentence } from '../../wording/apart';
 
 const NO_CARD_WORDS = {
   noWalk: 'No walk yet. Start one, or bring the demo back.',
@@ -47,6 +50,7 @@ export class DialCard {
   private readonly wording = wordingSignal();
   private readonly stopActions = inject(StopActions);
   private readonly state = toSignal(inject(CardStore).card$);
+  private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
   private readonly findings = inject(FindingsStore);
   private readonly ladder = toSignal(this.findings.ladder$);
   private readonly home = toSignal(this.findings.home$, { initialValue: null });
@@ -61,6 +65,13 @@ export class DialCard {
     const state = this.state();
     return state?.kind === 'none' ? { words: NO_CARD_WORDS[state.reason], ...state } : null;
   });
+  /** A stop that is of another place than its map has other walls and another sun than it seems. */
+  private readonly apart = computed(() => {
+    const [card, workspace] = [this.card(), this.workspace()];
+    if (card === null || workspace === undefined) return [];
+    const all = apartIn(workspace, card.walk).filter((one) => one.kind === 'walkFromMap' || one.stopId === card.stop.id);
+    return all.map((one) => apartSentence(one, this.wording()));
+  });
   protected readonly view = computed(() => {
     const card = this.card();
     if (card === null) return null;
@@ -73,6 +84,7 @@ export class DialCard {
       name: nameOf(card.stop),
       light: lightSentence(card, wording),
       isProvisional: card.isProvisional,
+      apart: this.apart(),
       rows: cardRows(card, wording),
       atHome: rowsAtHome(card, this.home()?.home ?? null),
       ladder,

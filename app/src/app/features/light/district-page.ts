@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import type { District, Stop, Walk } from '@roam-dial/core';
-import type { DistrictReport, LeftOut, LeftOutReason, ReadDistrict, ReadingProgress } from '@roam-dial/core/maps';
-import type { Subscription } from 'rxjs';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
+import { type District, placedStop, type Stop } from '@roam-dial/core';
 import { StreetPlan } from '../../charts/street-plan/street-plan';
-import { createId } from '../../data/defaults';
+import { MapDrop } from '../../state/map-drop';
+import { MapReading, type MapReadingState, USUAL_HEIGHTS } from '../../state/map-reading';
+import { MapFile } from '../map-file';
 import { MapsService } from '../../data/maps.service';
 import { StopActions } from '../../state/actions/stop.actions';
 import { WalkActions } from '../../state/actions/walk.actions';
@@ -17,31 +18,13 @@ import { LightState } from './light-state';
 import { ThresholdsPanel } from './thresholds-panel';
 import { nameOf } from '../../wording/name';
 
-const DOING: Readonly<Record<ReadingProgress['doing'], string>> = {
-  reading: 'Reading the file',
-  joining: 'Joining its lines to outlines',
-  building: 'Raising the buildings',
-};
 const NONE = '';
-
-const LEFT_OUT: Readonly<Record<LeftOutReason, string>> = {
-  cornersMissing: 'because corners of theirs are not in the file',
-  notClosed: 'because their outline does not close',
-  noArea: 'because they enclose nothing',
-  underItsBase: 'because they end under their base',
-  outOfRange: 'because their size or place is out of all measure',
-};
-const MOST_NAMED = 5;
-
-function leftOutSentence({ reason, count, ids }: LeftOut): string {
-  const named = ids.slice(0, MOST_NAMED).join(', ');
-  return `${count} left out ${LEFT_OUT[reason]}: ${named}${count > MOST_NAMED ? ' and others' : ''}.`;
-}
 
 /** The buildings that the walk leads through: from a map's file, by hand, or a street by its two walls. */
 @Component({
   selector: 'rd-light-district',
-  imports: [ChoiceField, MatButtonModule, StreetPlan, ThresholdsPanel, ValueField],
+  imports: [ChoiceField, MapFile, MatButtonModule, StreetPlan, ThresholdsPanel, ValueField],
+  providers: [MapReading],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './district-page.html',
   styleUrls: ['../set-up/page.scss', './district-page.scss'],
@@ -52,19 +35,18 @@ export class DistrictPage {
   private readonly stopActions = inject(StopActions);
   private readonly maps = inject(MapsService);
 
-  protected readonly levelM = signal(3.2);
-  protected readonly defaultHeightM = signal(9);
+  protected readonly levelM = signal(USUAL_HEIGHTS.levelM);
+  protected readonly defaultHeightM = signal(USUAL_HEIGHTS.defaultHeightM);
   protected readonly metres = numberCodec({ low: 2, high: 300, unit: 'm', decimals: 1, step: 0.5 });
   protected readonly levelMetres = numberCodec({ low: 2, high: 6, unit: 'm', decimals: 2, step: 0.1 });
   protected readonly wallMetres = numberCodec({ low: 0, high: 300, unit: 'm', decimals: 1, step: 0.5 });
   protected readonly groundMetres = numberCodec({ low: -50, high: 500, unit: 'm', decimals: 1, step: 0.5 });
 
-  private reading: Subscription | null = null;
-  protected readonly progress = signal<{ readonly words: string; readonly percent: number } | null>(null);
-  protected readonly problem = signal<string | null>(null);
+  /** What is taken for granted of the next file. */
+  protected readonly rules = computed(() => ({ defaultHeightM: this.defaultHeightM(), levelM: this.levelM() }));
+  protected readonly refusal = signal<string | null>(null);
   /** Thousands of buttons are made only for those who want them. */
   protected readonly isListOpen = signal(false);
-  protected readonly report = signal<DistrictReport | null>(null);
   /** What was picked in one district means nothing in another. */
   protected readonly picked = linkedSignal<string | undefined, ReadonlySet<string>>({
     source: () => this.room.district()?.id,
@@ -93,18 +75,6 @@ export class DistrictPage {
     ];
     return `${counted(district.buildings.length, 'building', 'buildings')}. ${[heights, ...extra].join(', ')}.`;
   });
-  protected readonly reportWords = computed(() => {
-    const report = this.report();
-    if (report === null) return '';
-    const { givenHeights, levelHeights, assumedHeights, replacedByParts, leftOut } = report;
-    const words = [
-      `${givenHeights} with a height`,
-      `${levelHeights} by their levels`,
-      `${assumedHeights} assumed ${this.defaultHeightM()} m high`,
-    ];
-    if (replacedByParts > 0) words.push(`${replacedByParts} outlines replaced by their parts`);
-    return [`Read: ${words.join(', ')}.`, ...leftOut.map(leftOutSentence)].join(' ');
-  });
   protected readonly pickedHeight = computed(() => {
     const first = this.room.district()?.buildings.find(({ id }) => this.picked().has(id));
     return first?.heightM ?? this.defaultHeightM();
@@ -127,49 +97,27 @@ export class DistrictPage {
     return district === null ? null : { district, key: district.id };
   });
 
-  protected async readFile(event: Event): Promise<void> {
-    const field = event.target as HTMLInputElement;
-    const file = field.files?.[0];
-    field.value = '';
-    const walk = this.room.walk();
-    if (file === undefined || walk === null) return;
-    this.stop();
-    this.problem.set(null);
-    this.report.set(null);
-    this.progress.set({ words: DOING.reading, percent: 0 });
-    const name = file.name.replace(/\.[^.]*$/, '');
-    const options = { id: createId(), name, defaultHeightM: this.defaultHeightM(), levelM: this.levelM(), origin: null };
-    this.reading = this.maps.readDistrict(file, options).subscribe({
-      next: (step) => {
-        if (step.kind === 'progress')
-          this.progress.set({ words: DOING[step.progress.doing], percent: Math.round(100 * step.progress.share) });
-        else if (step.kind === 'done') void this.take(file.name, walk, step.answer);
-        else this.fail(file.name, step.message);
-      },
-      error: (error: unknown) => this.fail(file.name, error instanceof Error ? error.message : String(error)),
+  constructor() {
+    const reading = inject(MapReading);
+    inject(MapDrop)
+      .file$.pipe(takeUntilDestroyed())
+      .subscribe((file) => reading.read(file, this.rules()));
+    reading.state$.pipe(takeUntilDestroyed()).subscribe((state) => {
+      if (state.kind === 'read') void this.take(state);
+      else this.refusal.set(null);
     });
   }
 
-  protected stop(): void {
-    this.reading?.unsubscribe();
-    this.reading = null;
-    this.progress.set(null);
+  private async take({ district, fileName }: Extract<MapReadingState, { kind: 'read' }>): Promise<void> {
+    const walk = this.room.walk();
+    if (walk !== null) this.refusal.set(await this.walkActions.takeDistrict(walk, district, fileName));
   }
 
-  private async take(fileName: string, walk: Walk, read: ReadDistrict): Promise<void> {
-    this.progress.set(null);
-    if (!read.ok) {
-      this.fail(fileName, `${read.message}${read.where === null ? '' : ` (${read.where})`}`);
-      return;
-    }
-    const refusal = await this.walkActions.takeDistrict(walk, read.district, fileName);
-    if (refusal === null) this.report.set(read.report);
-    else this.fail(fileName, refusal);
-  }
-
-  private fail(fileName: string, message: string): void {
-    this.progress.set(null);
-    this.problem.set(`${fileName}: ${message} Nothing was changed.`);
+  /** A stop that lies nowhere is placed wherever a plan is shown. */
+  protected tap({ eastM, northM }: { eastM: number; northM: number }): void {
+    const [district, stop] = [this.room.district(), this.room.stop()];
+    if (district === null || stop?.position !== null) return;
+    this.setStop('place', placedStop(district, stop, { eastM, northM }));
   }
 
   protected choose(districtId: string): void {

@@ -57,6 +57,10 @@ export class LightView {
       case 'section':
         return 'From the street’s two walls and its axis.';
       case 'none':
+        if (this.room.district() !== null && this.room.stop()?.position === null)
+          return 'This stop stands nowhere on the map yet, so this is the light of an open street: tap the plan where you stand.';
+        if (this.room.district() !== null)
+          return 'This stop stands outside the map, where no walls are known: the light is that of an open street.';
         return 'No walls are known here: the light is that of an open street. Give the walls or a map under Buildings.';
     }
   });

@@ -1,5 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { apparentSun, halfFieldDeg, kitInHand, litGroundAt, metresFrom, placeAt, type Stop, streetCut } from '@roam-dial/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
+import { apparentSun, halfFieldDeg, kitInHand, litGroundAt, metresFrom, placedStop, type Stop, streetCut } from '@roam-dial/core';
 import { StreetPlan, type PlanStop } from '../../charts/street-plan/street-plan';
 import { StreetSection } from '../../charts/street-section/street-section';
 import { StopActions } from '../../state/actions/stop.actions';
@@ -23,7 +23,8 @@ export class NowPage {
   protected readonly room = inject(LightState);
   private readonly stopActions = inject(StopActions);
   private readonly selection = inject(SelectionStore);
-  protected readonly isPlacing = signal(false);
+  /** A stop that lies nowhere is placed by the first tap; one that lies somewhere, when that is asked for. */
+  protected readonly isPlacing = linkedSignal(() => this.room.stop()?.position === null);
 
   protected readonly figures = computed(() => {
     const [stop, day, light] = [this.room.stop(), this.room.day(), this.room.light()];
@@ -116,22 +117,32 @@ export class NowPage {
     }
   }
 
+  protected tap(at: { eastM: number; northM: number }): void {
+    const stop = this.room.stop();
+    if (stop === null || !this.isPlacing()) return;
+    this.isPlacing.set(false);
+    this.move({ id: stop.id, ...at });
+  }
+
+  /** The plan goes to another stop, and to one that is put down. */
+  protected readonly planKey = computed(() => {
+    const stop = this.room.stop();
+    return stop === null ? '' : `${stop.id}/${stop.position === null ? 'nowhere' : 'placed'}`;
+  });
+
   protected move({ id, eastM, northM }: { id: string; eastM: number; northM: number }): void {
     const district = this.room.district();
     if (district === null) return;
-    const { latitude, longitude } = placeAt(district.origin, { eastM, northM });
-    const rounded = (degrees: number): number => Math.round(degrees * 1e7) / 1e7;
-    this.isPlacing.set(false);
-    this.adjust(id, 'place', { position: { latitude: rounded(latitude), longitude: rounded(longitude) } });
+    this.adjust(id, 'place', (stop) => placedStop(district, stop, { eastM, northM }));
   }
 
   protected turn({ id, bearingDeg }: { id: string; bearingDeg: number }): void {
-    this.adjust(id, 'direction', { shootingBearingDeg: bearingDeg });
+    this.adjust(id, 'direction', (stop) => ({ ...stop, shootingBearingDeg: bearingDeg }));
   }
 
   protected takeProposal({ axisDeg, widthM }: { axisDeg: number; widthM: number }): void {
     const stop = this.room.stop();
-    if (stop !== null) this.adjust(stop.id, 'street', { streetAxisDeg: axisDeg, streetWidthM: widthM });
+    if (stop !== null) this.adjust(stop.id, 'street', (one) => ({ ...one, streetAxisDeg: axisDeg, streetWidthM: widthM }));
   }
 
   private litAt(minute: number): Uint8Array | null {
@@ -139,9 +150,9 @@ export class NowPage {
     return day?.hasWalls !== true || minute > 1439 ? null : litGroundAt(day, minute);
   }
 
-  private adjust(stopId: string, part: string, change: Partial<Stop>): void {
+  private adjust(stopId: string, part: string, change: (stop: Stop) => Stop): void {
     const walk = this.room.walk();
     const stop = walk?.stops.find(({ id }) => id === stopId);
-    if (walk !== null && stop !== undefined) this.stopActions.adjust({ walk, stop }, part, (one) => ({ ...one, ...change }));
+    if (walk !== null && stop !== undefined) this.stopActions.adjust({ walk, stop }, part, change);
   }
 }

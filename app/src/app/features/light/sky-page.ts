@@ -9,6 +9,7 @@ import {
   POLARISER_PRICE_EV,
   polariserView,
   simulatedCloud,
+  placeOf,
   sunPosition,
   type Walk,
 } from '@roam-dial/core';
@@ -79,13 +80,18 @@ export class SkyPage {
   });
   protected readonly glare = `Glare goes best when you look ${Math.round(glareAngleDeg('water'))}° down onto water, or at a pane ${Math.round(glareAngleDeg('glass'))}° off its face.`;
 
+  /** Where the selected stop has its moon. */
+  private readonly here = computed(() => {
+    const [walk, stop] = [this.room.walk(), this.room.stop()];
+    return walk === null ? null : stop === null ? walk.place : placeOf(walk, stop);
+  });
   protected readonly moon = computed(() => {
-    const walk = this.room.walk();
-    if (walk === null) return '';
+    const [walk, here] = [this.room.walk(), this.here()];
+    if (walk === null || here === null) return '';
     const clock = dayClock(walk.day, walk.place.timeZone);
     if (clock === null) return '';
     const minute = this.room.minute();
-    return moonSentence(moonView({ ...walk.place, time: new Date(clock.msAt(minute)) }), this.room.wording().clock(minute));
+    return moonSentence(moonView({ ...here, time: new Date(clock.msAt(minute)) }), this.room.wording().clock(minute));
   });
   /** The moon at the stops that are visited with the sun down. */
   protected readonly moons = computed(() => {
@@ -96,10 +102,10 @@ export class SkyPage {
       const middle = Math.round((stop.arriveMin + stop.leaveMin) / 2);
       const time = new Date(clock.msAt(middle));
       const isNight = [stop.arriveMin, middle, stop.leaveMin].some((minute) => {
-        const sun = sunPosition({ ...walk.place, time: new Date(clock.msAt(minute)), refraction: 'none' });
+        const sun = sunPosition({ ...placeOf(walk, stop), time: new Date(clock.msAt(minute)), refraction: 'none' });
         return sun.altitudeDeg < 0;
       });
-      const view = moonView({ ...walk.place, time });
+      const view = moonView({ ...placeOf(walk, stop), time });
       return isNight ? [{ id: stop.id, name: nameOf(stop), words: moonSentence(view, this.room.wording().clock(middle)) }] : [];
     });
   });

@@ -5,6 +5,7 @@ import { timeDomain, type TimeDomain } from '../../charts/time-axis';
 import { CardStore } from '../../state/card.store';
 import { DaysStore } from '../../state/days.store';
 import { SelectionStore } from '../../state/selection.store';
+import { TimeViewStore } from '../../state/time-view';
 import { wordingSignal } from '../../state/wording.store';
 import { ValueField } from '../../ui/value-field';
 import { clockCodec } from '../../wording/codec';
@@ -27,6 +28,9 @@ import { nameOf } from '../../wording/name';
             </b>
           </p>
           <rd-value-field label="Time" [value]="focus()?.minuteOfDay ?? 0" [codec]="clock()" (changed)="setMinute($event)" />
+          <button type="button" class="link-button close" [attr.aria-pressed]="timeView().isClose" (click)="toggleClose()">
+            {{ timeView().isClose ? 'Whole day' : 'Closer' }}
+          </button>
         </div>
         <rd-light-ribbon
           [stopName]="nameOf(s)"
@@ -51,13 +55,19 @@ export class RibbonHead {
   protected readonly nameOf = nameOf;
   private readonly selection = inject(SelectionStore);
   private readonly days = toSignal(inject(DaysStore).days$);
+  private readonly timeViewStore = inject(TimeViewStore);
+  protected readonly timeView = toSignal(this.timeViewStore.view$, { initialValue: { isClose: false, light: null } });
   protected readonly focus = toSignal(inject(CardStore).focus$);
   protected readonly wording = wordingSignal();
 
   protected readonly stop = computed(() => this.focus()?.stop ?? null);
   protected readonly day = computed(() => this.days()?.get(this.stop()?.id ?? '') ?? null);
-  protected readonly ownDomain = computed(() => timeDomain(this.focus()?.walk?.stops ?? []));
+  protected readonly ownDomain = computed(() => timeDomain(this.focus()?.walk?.stops ?? [], this.timeView().light));
   protected readonly clock = computed(() => clockCodec(this.wording().clockStyle, (minute) => this.wording().clock(minute)));
+
+  protected toggleClose(): void {
+    this.timeViewStore.toggle();
+  }
 
   protected setMinute(minute: number): void {
     this.selection.setMinute(minute);

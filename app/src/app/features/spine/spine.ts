@@ -12,7 +12,7 @@ import {
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import { INTENT_NAMES, type Stop, walkLegs } from '@roam-dial/core';
+import { type Apart, apartIn, INTENT_NAMES, type Stop, walkLegs } from '@roam-dial/core';
 import { AppActions } from '../../state/actions/app.actions';
 import { StopActions } from '../../state/actions/stop.actions';
 import { WalkActions } from '../../state/actions/walk.actions';
@@ -24,6 +24,7 @@ import { WorkspaceStore } from '../../state/workspace.store';
 import { type MenuEntry, SpineMenu } from './spine-menu';
 import { makeSortable, type Sortable } from './sortable';
 import { nameOf } from '../../wording/name';
+import { apartNote, apartSentence } from '../../wording/apart';
 
 /** By then the first view is long there. */
 const UNASKED_AFTER_MS = 3000;
@@ -72,8 +73,19 @@ export class Spine {
     return `${this.wording().day(walk.day)} · ${place}`;
   });
 
+  private readonly apart = computed(() => {
+    const [workspace, walk] = [this.workspace(), this.walk()];
+    return workspace === undefined || walk === null ? [] : apartIn(workspace, walk);
+  });
+  /** The walk and its map, where they are of two places. */
+  protected readonly walkApart = computed(() => {
+    const apart = this.apart().find(({ kind }) => kind === 'walkFromMap');
+    return apart === undefined ? null : apartSentence(apart, this.wording());
+  });
+
   protected readonly lines = computed(() => {
     const wording = this.wording();
+    const apart = new Map(this.apart().flatMap((one) => (one.kind === 'walkFromMap' ? [] : [[one.stopId, one] as const])));
     const legs = this.legs();
     return (this.walk()?.stops ?? []).map((stop, k) => {
       const leg = legs[k];
@@ -86,6 +98,7 @@ export class Spine {
         then: leg === undefined ? '' : `then ${leg.walkMin} min`,
         late: arriving !== undefined && arriving.spareMin < 0 ? `${-arriving.spareMin} min late` : '',
         needsCare: stop.cautions.trim() !== '',
+        apart: apart.has(stop.id) ? apartNote(apart.get(stop.id) as Apart, wording) : '',
       };
     });
   });

@@ -11,6 +11,7 @@ import { WalkActions } from '../../state/actions/walk.actions';
 import { CardStore } from '../../state/card.store';
 import { DaysStore } from '../../state/days.store';
 import { SelectionStore } from '../../state/selection.store';
+import { TimeViewStore } from '../../state/time-view';
 import { wordingSignal } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { phoneLayout } from '../../state/phone-layout';
@@ -38,6 +39,7 @@ export class WalkView {
   private readonly selection = inject(SelectionStore);
   private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
   private readonly days = toSignal(inject(DaysStore).days$);
+  private readonly timeView = toSignal(inject(TimeViewStore).view$, { initialValue: { isClose: false, light: null } });
   protected readonly focus = toSignal(inject(CardStore).focus$);
   protected readonly wording = wordingSignal();
   protected readonly isPhone = phoneLayout();
@@ -48,7 +50,9 @@ export class WalkView {
 
   protected readonly walk = computed(() => this.focus()?.walk ?? null);
   protected readonly stop = computed(() => this.focus()?.stop ?? null);
-  protected readonly domain = computed(() => this.heldDomain() ?? timeDomain(this.walk()?.stops ?? []), { equal: isSameDomain });
+  protected readonly domain = computed(() => this.heldDomain() ?? timeDomain(this.walk()?.stops ?? [], this.timeView().light), {
+    equal: isSameDomain,
+  });
   protected readonly rows = computed<readonly WalkRow[]>(() => {
     const walk = this.walk();
     if (walk === null) return [];

@@ -1,11 +1,31 @@
 import { Injectable, inject } from '@angular/core';
 import { Router } from '@angular/router';
-import { type District, fitTogether, NO_ROOM, ofKind, type ThresholdName, type Walk } from '@roam-dial/core';
-import { createId, newWalk } from '../../data/defaults';
-import { today } from '../../data/today';
+import {
+  type District,
+  districtOf,
+  fitTogether,
+  type KitItem,
+  middleOf,
+  NO_ROOM,
+  ofKind,
+  type ThresholdName,
+  type Walk,
+  type WalkPlace,
+} from '@roam-dial/core';
+import { createId, newStop, newWalk } from '../../data/defaults';
+import { roundedPlace, zoneAt } from '../../data/zones';
 import { addWalk, changeWalk, duplicateWalk, putDistrict, removeDistrict, removeWalk, setHeights } from '../edits';
 import { counted } from '../../wording/counted';
 import { WorkspaceStore } from '../workspace.store';
+
+/** What is known of a walk that begins. */
+export interface Beginning {
+  readonly day: string;
+  readonly place: WalkPlace;
+  readonly district: District | null;
+  /** A body and a lens that are new; empty to go with what is in the bag. */
+  readonly camera: readonly KitItem[];
+}
 
 type WalkNamed = Pick<Walk, 'id' | 'name'>;
 
@@ -15,11 +35,34 @@ export class WalkActions {
   private readonly store = inject(WorkspaceStore);
   private readonly router = inject(Router);
 
+  /** Asks when, where and with what. */
   async start(): Promise<void> {
-    const { kit } = await this.store.snapshot();
-    const walk = newWalk(createId(), today(), ofKind(kit, 'body').find(({ inBag }) => inBag)?.id ?? null);
-    this.store.edit({ label: 'start a walk' }, addWalk(walk));
-    await this.router.navigate(['/walk'], { queryParams: { walk: walk.id } });
+    await this.router.navigate(['/start'], { queryParamsHandling: 'preserve' });
+  }
+
+  /**
+   * A walk from what is known of it, in one step of undo. With a map it has a first stop, which is placed on the plan next.
+   * Why not, where there is no room for the map.
+   */
+  async begin({ day, place, district, camera }: Beginning): Promise<string | null> {
+    const { kit, districts } = await this.store.snapshot();
+    if (district !== null && !fitTogether([...districts, district])) return NO_ROOM;
+    const bodyId = ofKind([...camera, ...kit], 'body').find(({ inBag }) => inBag)?.id ?? null;
+    const first = newStop(createId(), undefined);
+    const walk: Walk = {
+      ...newWalk(createId(), day, bodyId),
+      place,
+      name: place.name,
+      districtId: district?.id ?? null,
+      stops: district === null ? [] : [{ ...first, name: 'First stop', lensId: ofKind(camera, 'lens')[0]?.id ?? null }],
+    };
+    this.store.edit({ label: `start ${walk.name}` }, (workspace) => ({
+      ...addWalk(walk)(district === null ? workspace : putDistrict(district)(workspace)),
+      kit: [...workspace.kit, ...camera],
+    }));
+    const room = district === null ? '/walk' : '/light/now';
+    await this.router.navigate([room], { queryParams: { walk: walk.id, stop: null, t: null } });
+    return null;
   }
 
   async duplicate(walk: WalkNamed): Promise<void> {
@@ -65,11 +108,21 @@ export class WalkActions {
   /** A district just read, for the walk to lead over; why not, where there is no room beside the others. */
   async takeDistrict(walk: WalkNamed, district: District, fileName: string): Promise<string | null> {
     const { districts } = await this.store.snapshot();
-    if (!fitTogether([...districts, district])) return NO_ROOM;
+    if (!fitTogether([...districts, district])) return `${fileName}: ${NO_ROOM} Nothing was changed.`;
     this.store.edit({ label: `read ${fileName}` }, (workspace) =>
       changeWalk(walk.id, (one) => ({ ...one, districtId: district.id }))(putDistrict(district)(workspace)),
     );
     return null;
+  }
+
+  /** The walk is where its map is, and so is its clock. */
+  async moveToMap(walk: Walk): Promise<void> {
+    const district = districtOf(await this.store.snapshot(), walk);
+    if (district === null) return;
+    const place = middleOf(district);
+    const timeZone = await zoneAt(place);
+    const moved = { ...roundedPlace(place), name: district.name || 'Own place', timeZone, isInvented: false };
+    this.edit(walk, `take ${walk.name} to its map`, (one) => ({ ...one, place: moved }));
   }
 
   chooseDistrict(walk: WalkNamed, districtId: string | null): void {

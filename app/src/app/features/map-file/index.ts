@@ -1,0 +1,1 @@
+export { MapFile } from './map-file';

@@ -1,0 +1,29 @@
+import type { AbstractControl, ValidationErrors, ValidatorFn } from '@angular/forms';
+import { readPlace } from '@roam-dial/core';
+
+/** A number as it is typed, with a point or a comma; NaN for what is none. */
+export function numberIn(text: string): number {
+  const plain = text.trim().replace(',', '.');
+  return /^[+-]?\d*\.?\d+$/.test(plain) ? Number(plain) : NaN;
+}
+
+export function between(name: string, low: number, high: number): ValidatorFn {
+  return ({ value }: AbstractControl<string>): ValidationErrors | null => {
+    const number = numberIn(value);
+    if (number >= low && number <= high) return null;
+    return { between: Number.isNaN(number) ? `${name} has to be a number.` : `${name} has to lie from ${low} to ${high}.` };
+  };
+}
+
+/** Empty is fine: each answer is optional. */
+export const isPlace: ValidatorFn = ({ value }: AbstractControl<string>): ValidationErrors | null => {
+  if (value.trim() === '') return null;
+  const read = readPlace(value);
+  return read.ok ? null : { place: read.message };
+};
+
+export function isZone(names: readonly string[]): ValidatorFn {
+  const known = new Set(names);
+  return ({ value }: AbstractControl<string>): ValidationErrors | null =>
+    value === '' || known.has(value) ? null : { zone: 'No time zone of this name: type part of it and choose.' };
+}

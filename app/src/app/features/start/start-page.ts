@@ -1,0 +1,245 @@
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
+import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
+import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
+import { MatAutocompleteModule } from '@angular/material/autocomplete';
+import { MatButtonModule } from '@angular/material/button';
+import { MatButtonToggleModule } from '@angular/material/button-toggle';
+import { MatCheckboxModule } from '@angular/material/checkbox';
+import { MatDatepickerModule } from '@angular/material/datepicker';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatIconModule, MatIconRegistry } from '@angular/material/icon';
+import { MatInputModule } from '@angular/material/input';
+import {
+  MAT_LUXON_DATE_ADAPTER_OPTIONS,
+  type MatLuxonDateAdapterOptions,
+  provideLuxonDateAdapter,
+} from '@angular/material-luxon-adapter';
+import { DomSanitizer } from '@angular/platform-browser';
+import { mdiCalendar } from '@mdi/js';
+import { ofKind, readPlace } from '@roam-dial/core';
+import { DateTime } from 'luxon';
+import { map, startWith } from 'rxjs';
+import { cameraFrom, SENSORS } from '../../data/cameras';
+import { createId } from '../../data/defaults';
+import { GAZETTEER } from '../../data/gazetteer';
+import { zoneAt, zoneNames } from '../../data/zones';
+import { WalkActions } from '../../state/actions/walk.actions';
+import { MapDrop } from '../../state/map-drop';
+import { MapReading } from '../../state/map-reading';
+import { WorkspaceStore } from '../../state/workspace.store';
+import { nameOf } from '../../wording/name';
+import { MapFile } from '../map-file';
+import { between, isPlace, isZone, numberIn } from './checks';
+import { byCoordinates, byMap, byName, NOT_LOCATED, type PlaceChosen, placeText } from './place-chosen';
+
+const DATES = {
+  parse: { dateInput: ['d MMMM yyyy', 'd MMM yyyy', 'd.M.yyyy', 'd/M/yyyy', 'yyyy-MM-dd'] },
+  display: {
+    dateInput: 'ccc d MMMM yyyy',
+    monthYearLabel: 'LLL yyyy',
+    dateA11yLabel: 'd MMMM yyyy',
+    monthYearA11yLabel: 'LLLL yyyy',
+  },
+};
+const MONDAY_FIRST: MatLuxonDateAdapterOptions = { firstDayOfWeek: 1, useUtc: false, defaultOutputCalendar: 'gregory' };
+const MOST_ZONES_SHOWN = 30;
+const SATURDAY = 6;
+const LOCATE_MS = 15_000;
+
+/** How a walk begins: when, where and with what, each of which can be left open. */
+@Component({
+  selector: 'rd-start-page',
+  imports: [
+    MapFile,
+    MatAutocompleteModule,
+    MatButtonModule,
+    MatButtonToggleModule,
+    MatCheckboxModule,
+    MatDatepickerModule,
+    MatFormFieldModule,
+    MatIconModule,
+    MatInputModule,
+    ReactiveFormsModule,
+  ],
+  providers: [MapReading, provideLuxonDateAdapter(DATES), { provide: MAT_LUXON_DATE_ADAPTER_OPTIONS, useValue: MONDAY_FIRST }],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './start-page.html',
+  styleUrl: './start-page.scss',
+})
+export class StartPage {
+  private readonly actions = inject(WalkActions);
+  private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
+  private readonly zones = zoneNames();
+  private readonly destroyed = inject(DestroyRef);
+
+  protected readonly form = new FormGroup({
+    day: new FormControl<DateTime | null>(DateTime.local().startOf('day')),
+    coordinates: new FormControl('', { nonNullable: true, validators: isPlace }),
+    invented: new FormControl('', { nonNullable: true }),
+    zone: new FormControl('', { nonNullable: true, validators: isZone(this.zones) }),
+    kit: new FormControl<'bag' | 'camera'>('bag', { nonNullable: true }),
+    sensor: new FormControl<string>('36 × 24 mm', { nonNullable: true }),
+    focalLength: new FormControl('35', { nonNullable: true, validators: between('The focal length', 4, 1200) }),
+    aperture: new FormControl('2', { nonNullable: true, validators: between('The aperture', 0.7, 32) }),
+    isStabilised: new FormControl(false, { nonNullable: true }),
+    highestIso: new FormControl('12800', { nonNullable: true, validators: between('The ISO', 100, 3_276_800) }),
+  });
+  private readonly values = toSignal(
+    this.form.valueChanges.pipe(
+      startWith(null),
+      map(() => this.form.getRawValue()),
+    ),
+    {
+      requireSync: true,
+    },
+  );
+
+  protected readonly chosen = signal<PlaceChosen | null>(null);
+  protected readonly problem = signal<string | null>(null);
+  protected readonly isLocating = signal(false);
+  protected readonly canLocate = 'geolocation' in navigator;
+  protected readonly sensors = SENSORS;
+  protected readonly places = GAZETTEER;
+  protected readonly saturday = nextSaturday();
+
+  protected readonly bag = computed(() => {
+    const kit = this.workspace()?.kit ?? [];
+    const [body, lens] = [ofKind(kit, 'body'), ofKind(kit, 'lens')].map((list) => list.find(({ inBag }) => inBag));
+    return body === undefined || lens === undefined ? null : `${nameOf(body, 'a body')}, ${nameOf(lens, 'a lens')}`;
+  });
+  protected readonly asksCamera = computed(() => this.bag() === null || this.values().kit === 'camera');
+  protected readonly zonesShown = computed(() => {
+    const typed = this.values().zone.trim().toLowerCase().replace(/\s+/g, '_');
+    return this.zones.filter((name) => name.toLowerCase().includes(typed)).slice(0, MOST_ZONES_SHOWN);
+  });
+  protected readonly whereText = computed(() => {
+    const chosen = this.chosen();
+    if (chosen === null) return null;
+    const { by, place, name, district } = chosen;
+    const what = { map: `the map “${name}”`, coordinates: 'your coordinates', device: 'where you are', invented: name }[by];
+    const buildings = district === null ? '' : `, ${district.buildings.length} buildings`;
+    return `${what.charAt(0).toUpperCase()}${what.slice(1)}: ${placeText(place)}${buildings}${by === 'invented' ? ', an invented place' : ''}.`;
+  });
+  /** What the walk will be, as far as it has been said. */
+  protected readonly summary = computed(() => {
+    const { day, zone } = this.values();
+    const chosen = this.chosen();
+    const when = day?.isValid === true ? day.setLocale('en-GB').toFormat('cccc d MMMM yyyy') : 'today';
+    const where = chosen === null ? 'at Orrel, an invented place' : `at ${chosen.name}`;
+    const clock =
+      chosen === null || zone === '' || this.form.controls.zone.invalid ? '' : `, clocks of ${zone.replaceAll('_', ' ')}`;
+    const { focalLength, aperture } = this.values();
+    const isKnown = this.form.controls.focalLength.valid && this.form.controls.aperture.valid;
+    const camera = isKnown ? `${numberIn(focalLength)} mm f/${numberIn(aperture)}` : 'a camera';
+    return `${when}, ${where}${clock}, with ${this.asksCamera() ? camera : (this.bag() ?? '')}.`;
+  });
+
+  constructor() {
+    inject(MatIconRegistry).addSvgIconLiteral(
+      'calendar',
+      inject(DomSanitizer).bypassSecurityTrustHtml(`<svg viewBox="0 0 24 24"><path d="${mdiCalendar}"/></svg>`),
+    );
+    const reading = inject(MapReading);
+    inject(MapDrop)
+      .file$.pipe(takeUntilDestroyed())
+      .subscribe((file) => reading.read(file));
+    reading.state$.pipe(takeUntilDestroyed()).subscribe((state) => {
+      if (state.kind === 'read') void this.choose(byMap(state.district));
+    });
+    const { coordinates, invented } = this.form.controls;
+    coordinates.valueChanges.pipe(takeUntilDestroyed()).subscribe((text) => {
+      const read = readPlace(text);
+      if (read.ok) void this.choose(byCoordinates(read.place, 'coordinates'));
+      else if (this.chosen()?.by === 'coordinates') this.chosen.set(null);
+    });
+    invented.valueChanges.pipe(takeUntilDestroyed()).subscribe((name) => {
+      const found = byName(name);
+      if (found !== null) void this.choose(found);
+      else if (this.chosen()?.by === 'invented') this.chosen.set(null);
+    });
+  }
+
+  protected setDay(day: DateTime): void {
+    this.form.controls.day.setValue(day);
+  }
+
+  protected setToday(): void {
+    this.setDay(DateTime.local().startOf('day'));
+  }
+
+  /** Asks the device; the browser asks the person. */
+  protected locate(): void {
+    this.problem.set(null);
+    this.isLocating.set(true);
+    navigator.geolocation.getCurrentPosition(
+      ({ coords: { latitude, longitude } }) => {
+        this.isLocating.set(false);
+        void this.choose(byCoordinates({ latitude, longitude }, 'device'));
+      },
+      ({ code }) => {
+        this.isLocating.set(false);
+        this.problem.set(NOT_LOCATED[code] ?? NOT_LOCATED[2] ?? null);
+      },
+      { enableHighAccuracy: true, timeout: LOCATE_MS },
+    );
+  }
+
+  protected async begin(): Promise<void> {
+    this.form.markAllAsTouched();
+    const { controls } = this.form;
+    const cameraFields = [controls.focalLength, controls.aperture, controls.highestIso];
+    const asked = [controls.day, controls.coordinates, controls.zone, ...(this.asksCamera() ? cameraFields : [])];
+    if (asked.some(({ invalid }) => invalid)) {
+      this.problem.set('Something above cannot be read yet; it says what.');
+      return;
+    }
+    const { day } = this.form.getRawValue();
+    const chosen = this.chosen() ?? (byName(GAZETTEER[0]?.name ?? '') as PlaceChosen);
+    this.problem.set(
+      await this.actions.begin({
+        day: (day ?? DateTime.local()).toFormat('yyyy-MM-dd'),
+        place: {
+          ...chosen.place,
+          name: chosen.name,
+          timeZone: controls.zone.value || (chosen.timeZone ?? (await zoneAt(chosen.place))),
+          isInvented: chosen.by === 'invented',
+        },
+        district: chosen.district,
+        camera: this.asksCamera() ? this.camera() : [],
+      }),
+    );
+  }
+
+  private camera(): ReturnType<typeof cameraFrom> {
+    const { sensor, focalLength, aperture, isStabilised, highestIso } = this.form.getRawValue();
+    const size = SENSORS.find(({ label }) => label === sensor) ?? SENSORS[2];
+    return cameraFrom(
+      {
+        ...size,
+        focalLengthMm: numberIn(focalLength),
+        widestFNumber: numberIn(aperture),
+        isStabilised,
+        highestIso: Math.round(numberIn(highestIso)),
+      },
+      createId(),
+      createId(),
+    );
+  }
+
+  /** The last one said counts; the ways of saying it that it is not are emptied. */
+  private async choose(chosen: PlaceChosen): Promise<void> {
+    const { coordinates, invented, zone } = this.form.controls;
+    if (chosen.by !== 'coordinates') coordinates.setValue('', { emitEvent: false });
+    if (chosen.by !== 'invented') invented.setValue('', { emitEvent: false });
+    this.problem.set(null);
+    this.chosen.set(chosen);
+    const timeZone = chosen.timeZone ?? (await zoneAt(chosen.place));
+    if (!this.destroyed.destroyed && this.chosen() === chosen) zone.setValue(timeZone);
+  }
+}
+
+/** The next one from tomorrow on. */
+function nextSaturday(now = DateTime.local()): DateTime {
+  const days = (SATURDAY - now.weekday + 7) % 7 || 7;
+  return now.plus({ days }).startOf('day');
+}

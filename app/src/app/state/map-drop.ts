@@ -1,0 +1,34 @@
+import { Injectable, inject } from '@angular/core';
+import { Router } from '@angular/router';
+import { BehaviorSubject, filter, map, type Observable } from 'rxjs';
+
+/** Pages that take a dropped map themselves. */
+const TAKERS = ['/start', '/light/district'];
+
+/** A map file dropped anywhere on the window goes to the page that reads maps, or else begins a walk. */
+@Injectable({ providedIn: 'root' })
+export class MapDrop {
+  private readonly router = inject(Router);
+  private readonly waiting = new BehaviorSubject<File | null>(null);
+
+  /** Files to read; each is taken once, by whoever listens first. */
+  readonly file$: Observable<File> = this.waiting.pipe(
+    filter((file) => file !== null),
+    map((file) => {
+      this.waiting.next(null);
+      return file;
+    }),
+  );
+
+  isWanted({ dataTransfer }: DragEvent): boolean {
+    return dataTransfer?.types.includes('Files') === true;
+  }
+
+  async drop(event: DragEvent): Promise<void> {
+    const file = event.dataTransfer?.files[0];
+    if (file === undefined) return;
+    this.waiting.next(file);
+    const isTaken = TAKERS.some((path) => this.router.url.startsWith(path));
+    if (!isTaken) await this.router.navigate(['/start'], { queryParamsHandling: 'preserve' });
+  }
+}

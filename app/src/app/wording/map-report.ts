@@ -1,0 +1,33 @@
+import type { DistrictReport, LeftOut, LeftOutReason, ReadingProgress } from '@roam-dial/core/maps';
+
+export const READING_WORDS: Readonly<Record<ReadingProgress['doing'], string>> = {
+  reading: 'Reading the file',
+  joining: 'Joining its lines to outlines',
+  building: 'Raising the buildings',
+};
+
+const LEFT_OUT: Readonly<Record<LeftOutReason, string>> = {
+  cornersMissing: 'because corners of theirs are not in the file',
+  notClosed: 'because their outline does not close',
+  noArea: 'because they enclose nothing',
+  underItsBase: 'because they end under their base',
+  outOfRange: 'because their size or place is out of all measure',
+};
+
+/** What a map had, and by what its heights are known. */
+export function readSentence(
+  { givenHeights, levelHeights, assumedHeights, replacedByParts }: DistrictReport,
+  defaultHeightM: number,
+): string {
+  const words = [
+    `${givenHeights} with a height`,
+    `${levelHeights} by their levels`,
+    `${assumedHeights} assumed ${defaultHeightM} m high`,
+  ];
+  if (replacedByParts > 0) words.push(`${replacedByParts} outlines replaced by their parts`);
+  return `Read: ${words.join(', ')}.`;
+}
+
+export function leftOutSentence({ reason, count }: LeftOut): string {
+  return `${count} left out ${LEFT_OUT[reason]}.`;
+}

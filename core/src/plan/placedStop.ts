@@ -1,0 +1,26 @@
+import type { Stop } from '../stop/index.js';
+import { type District, metresFrom, placeAt, streetShape } from '../streets/index.js';
+
+/** To a centimetre. */
+const DECIMALS = 1e7;
+const round = (degrees: number): number => Math.round(degrees * DECIMALS) / DECIMALS;
+
+/**
+ * A stop put down on a map, metres from its origin. Where it stood nowhere before, it takes the street that it now stands in as
+ * the walls have it (axis, width) and looks along it; where the walls leave the street open, and where it only moves, what was
+ * said of it stays.
+ */
+export function placedStop(
+  district: Pick<District, 'origin' | 'buildings'>,
+  stop: Stop,
+  at: { readonly eastM: number; readonly northM: number },
+): Stop {
+  const { latitude, longitude } = placeAt(district.origin, at);
+  const placed: Stop = { ...stop, position: { latitude: round(latitude), longitude: round(longitude) } };
+  if (stop.position !== null) return placed;
+  const { eastM, northM } = metresFrom(district.origin, placed.position ?? { latitude, longitude });
+  const street = streetShape({ buildings: district.buildings, eastM, northM });
+  if (street === null) return placed;
+  const streetAxisDeg = Math.round(street.axisDeg) % 360;
+  return { ...placed, streetAxisDeg, streetWidthM: Math.round(street.widthM * 10) / 10, shootingBearingDeg: streetAxisDeg };
+}
