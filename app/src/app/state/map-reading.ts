@@ -1,7 +1,7 @@
 import { Injectable, inject } from '@angular/core';
 import type { District } from '@roam-dial/core';
 import type { DistrictReport, ReadingProgress } from '@roam-dial/core/maps';
-import { catchError, map, type Observable, of, shareReplay, startWith, Subject, switchMap } from 'rxjs';
+import { catchError, map, type Observable, of, ReplaySubject, shareReplay, startWith, switchMap } from 'rxjs';
 import { createId } from '../data/defaults';
 import { MapsService } from '../data/maps.service';
 import type { Step } from '../workers/steps';
@@ -27,7 +27,8 @@ const IDLE: MapReadingState = { kind: 'idle' };
 @Injectable()
 export class MapReading {
   private readonly maps = inject(MapsService);
-  private readonly asked = new Subject<{ readonly file: File; readonly rules: HeightRules } | null>();
+  /** A file can come before anybody watches how its reading goes. */
+  private readonly asked = new ReplaySubject<{ readonly file: File; readonly rules: HeightRules } | null>(1);
 
   readonly state$: Observable<MapReadingState> = this.asked.pipe(
     switchMap((asked) => (asked === null ? of(IDLE) : this.reading(asked.file, asked.rules))),

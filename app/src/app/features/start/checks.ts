@@ -22,8 +22,12 @@ export const isPlace: ValidatorFn = ({ value }: AbstractControl<string>): Valida
   return read.ok ? null : { place: read.message };
 };
 
-export function isZone(names: readonly string[]): ValidatorFn {
-  const known = new Set(names);
-  return ({ value }: AbstractControl<string>): ValidationErrors | null =>
-    value === '' || known.has(value) ? null : { zone: 'No time zone of this name: type part of it and choose.' };
-}
+/** Any zone that this browser reckons with; those of the open sea are in no list of names. */
+export const isZone: ValidatorFn = ({ value }: AbstractControl<string>): ValidationErrors | null => {
+  try {
+    if (value !== '') new Intl.DateTimeFormat('en', { timeZone: value });
+    return null;
+  } catch {
+    return { zone: 'No time zone of this name: type part of it and choose.' };
+  }
+};

@@ -76,7 +76,7 @@ export class StartPage {
     day: new FormControl<DateTime | null>(DateTime.local().startOf('day')),
     coordinates: new FormControl('', { nonNullable: true, validators: isPlace }),
     invented: new FormControl('', { nonNullable: true }),
-    zone: new FormControl('', { nonNullable: true, validators: isZone(this.zones) }),
+    zone: new FormControl('', { nonNullable: true, validators: isZone }),
     kit: new FormControl<'bag' | 'camera'>('bag', { nonNullable: true }),
     sensor: new FormControl<string>('36 × 24 mm', { nonNullable: true }),
     focalLength: new FormControl('35', { nonNullable: true, validators: between('The focal length', 4, 1200) }),

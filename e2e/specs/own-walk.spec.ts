@@ -1,0 +1,134 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
+import { expect, test } from '../fixtures/test.js';
+
+const QUARTER = join(import.meta.dirname, '../maps/quarter.osm');
+
+test.use({ hasMeasured: false });
+
+/** A file let go over the middle of the window, as from the desktop. */
+async function dropFile(page: Page, path: string, name: string): Promise<void> {
+  const text = readFileSync(path, 'utf8');
+  const data = await page.evaluateHandle(
+    ([content, fileName]) => {
+      const transfer = new DataTransfer();
+      transfer.items.add(new File([content], fileName));
+      return transfer;
+    },
+    [text, name] as const,
+  );
+  await page.dispatchEvent('main', 'dragover', { dataTransfer: data });
+  await expect(page.getByText('Drop the map file')).toBeVisible();
+  await page.dispatchEvent('main', 'drop', { dataTransfer: data });
+}
+
+/** Taps the plan so many metres east and north of its middle; its scale is read off its own bar. */
+async function tapPlan(page: Page, east: number, north: number): Promise<void> {
+  const plan = page.locator('.rd-plan');
+  await plan.scrollIntoViewIfNeeded();
+  const bar = plan.locator('.leaflet-control-scale-line');
+  const metres = Number.parseFloat((await bar.textContent()) ?? '');
+  const [barBox, box] = [await bar.boundingBox(), await plan.boundingBox()];
+  if (barBox === null || box === null) throw new Error('no plan on screen');
+  const perMetre = barBox.width / metres;
+  await page.mouse.click(box.x + box.width / 2 + east * perMetre, box.y + box.height / 2 - north * perMetre);
+}
+
+test.describe('a walk of one’s own', () => {
+  test('from a dropped map to measured windows and a card', async ({ app }) => {
+    const { page } = app;
+    await dropFile(page, QUARTER, 'quarter.osm');
+    await expect(page.getByRole('heading', { name: 'Start a walk' })).toBeVisible();
+    await expect(page.getByText('13 with a height, 29 by their levels, 37 assumed 9 m high')).toBeVisible();
+    await page.getByText('1 left out because corners of theirs are not in the file.').click();
+    await expect(page.locator('.ids').first()).toHaveText(/^\S+$/);
+    await expect(page.getByLabel('Time zone')).toHaveValue('Atlantic/Azores');
+    await page.getByRole('button', { name: 'Next Saturday, 28 November' }).click();
+    await page.getByText('Another camera').click();
+    await page.getByLabel('Focal length').fill('35');
+    await page.getByRole('checkbox', { name: 'Stabilised' }).check();
+    await expect(page.locator('.summary')).toHaveText(
+      'Saturday 28 November 2026, at quarter, clocks of Atlantic/Azores, with 35 mm f/2.',
+    );
+    await page.getByRole('button', { name: 'Start the walk' }).click();
+
+    // Nothing is claimed of walls before it stands anywhere.
+    await expect(page.getByText('This stop stands nowhere on the map yet')).toBeVisible();
+    await tapPlan(page, 0, 40);
+    await expect(page.getByText('This stop stands nowhere on the map yet')).toBeHidden();
+    await expect(
+      page
+        .getByRole('img', { name: /Turn First stop/ })
+        .or(page.locator('.rd-turn'))
+        .first(),
+    ).toBeVisible();
+    // Sluice Lane is 4 m wide between its walls and runs north.
+    await expect(page.getByText(/4 m across/)).toBeVisible();
+    await expect(app.spine.getByText(/^[01] of 1 windows met$/)).toBeVisible();
+    await expect(app.card.getByRole('heading', { name: 'First stop' })).toBeVisible();
+    for (const row of ['aperture', 'focus', 'shutter', 'iso', 'meter'] as const) await expect(app.number(row)).not.toHaveText('');
+
+    // A second one, put down without a question, and turned by keys.
+    await app.spine.getByRole('button', { name: 'Add a stop' }).click();
+    await expect(page.getByRole('button', { name: 'Tap the plan where you stand' })).toBeVisible();
+    await tapPlan(page, 40, 0);
+    await page
+      .getByLabel(/Turn New stop, now 90 degrees/)
+      .first()
+      .focus();
+    await page.keyboard.press('ArrowRight');
+    await expect(page.getByLabel(/Turn New stop, now 95 degrees/).first()).toBeAttached();
+    await expect(app.spine.getByText(/of 2 windows met/)).toBeVisible();
+    await app.expectStops(2);
+  });
+
+  test('on the other side of the earth: place, zone and sun are those of the coordinates', async ({ app }) => {
+    const { page } = app;
+    await app.spine.getByRole('button', { name: 'Start an own walk' }).click();
+    await page.getByLabel('Coordinates').fill("40°30' S");
+    await page.getByLabel('Coordinates').blur();
+    await expect(page.getByText('Write a place as 46.45521, 11.25709')).toBeVisible();
+    await page.getByLabel('Coordinates').fill("40°30' S 171°15' W");
+    await expect(page.getByText('Your coordinates: 40.5000° S, 171.2500° W.')).toBeVisible();
+    await expect(page.getByLabel('Time zone')).toHaveValue('Etc/GMT+11');
+    await page.getByRole('button', { name: 'Start the walk' }).click();
+    await expect(page.getByRole('heading', { name: 'My place has no stops yet' })).toBeVisible();
+    await page.getByRole('button', { name: 'Add the first stop' }).click();
+    await expect(app.card.getByRole('heading', { name: 'New stop' })).toBeVisible();
+    await expect(app.spine.getByText(/My place/).first()).toBeVisible();
+  });
+
+  test('a map far from the walk says so, and the walk is taken there', async ({ app }) => {
+    const { page } = app;
+    await app.room('Light');
+    await page.getByRole('navigation', { name: 'Pages of Light' }).getByRole('link', { name: 'Buildings' }).click();
+    await page.getByLabel('Map file').setInputFiles(QUARTER);
+    await expect(app.spine.getByText(/The map lies 9\d\d km from the walk’s place\./)).toBeVisible();
+    await expect(app.card.getByText(/This stop lies 9\d\d km from the map\./)).toBeVisible();
+    await expect(app.spine.getByText(/9\d\d km away/)).toHaveCount(8);
+    await app.spine.getByRole('button', { name: 'Take the walk there' }).click();
+    await expect(app.spine.getByText(/The map lies/)).toBeHidden();
+    await expect(app.spine.getByText('Sat 13 March · quarter')).toBeVisible();
+    await page.getByRole('button', { name: /^Undo: take/ }).click();
+    await expect(app.spine.getByText(/The map lies/)).toBeVisible();
+  });
+});
+
+test.describe('in the hand', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+
+  test('a walk is begun from a map file and its first stop put down by a tap', async ({ app }) => {
+    const { page } = app;
+    await page.goto('/start');
+    await page.getByLabel('Map file').setInputFiles(QUARTER);
+    await expect(page.getByText('13 with a height')).toBeVisible();
+    await page.getByRole('button', { name: 'Start the walk' }).click();
+    await expect(page.getByRole('button', { name: 'Tap the plan where you stand' })).toBeVisible();
+    await tapPlan(page, 0, 40);
+    await expect(page.getByText(/4 m across/)).toBeVisible();
+    await app.room('Card');
+    await expect(app.card.getByRole('heading', { name: 'First stop' })).toBeVisible();
+    await app.expectNumbers({ meter: '0' });
+  });
+});
