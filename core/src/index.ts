@@ -189,6 +189,7 @@ export {
   bestCell,
   type BrokenLimit,
   type CameraMode,
+  cameraAt,
   cameraResponse,
   type CellPlace,
   type Cells,

@@ -1,6 +1,8 @@
 import type { LightWindow, WindowReason } from '@roam-dial/core';
 import type { Wording } from './wording';
 
+type SpanOfWindow = Pick<LightWindow, 'fromMin' | 'toMin'> & Partial<Pick<LightWindow, 'label'>>;
+
 interface Words {
   readonly opens: string;
   readonly closes: string;
@@ -30,8 +32,21 @@ export const WINDOW_WORDS: Readonly<Record<WindowReason, Words>> = {
   dayEdge: { opens: 'since midnight', closes: 'until midnight' },
 };
 
-export function windowSpan({ fromMin, toMin }: LightWindow, wording: Wording): string {
-  return `${wording.clock(fromMin)} to ${wording.clock(toMin)}`;
+/** Where no walls are known it is the horizon that gives and takes the sun. */
+const OPEN_WORDS: Partial<Record<WindowReason, Words>> = {
+  sunGap: { opens: 'the sun comes up', closes: 'the sun goes down' },
+  evenLight: { opens: 'the sun is down', closes: 'the sun comes up' },
+  spotShaded: { opens: 'the sun goes down', closes: 'the sun comes up' },
+};
+
+/** Why a window opens and closes, naming nothing that is not known. */
+export function reasonWords(reason: WindowReason, hasWalls: boolean): Words {
+  return (hasWalls ? undefined : OPEN_WORDS[reason]) ?? WINDOW_WORDS[reason];
+}
+
+/** "09:00 to 11:20 in the sun": which light it is, wherever one stop has windows in both. */
+export function windowSpan({ fromMin, toMin, label = null }: SpanOfWindow, wording: Wording): string {
+  return `${wording.clock(fromMin)} to ${wording.clock(toMin)}${label === null ? '' : ` in the ${label}`}`;
 }
 
 /** The window that a minute lies in, or the next one after it. */

@@ -1,3 +1,5 @@
+import type { WindowReason } from '@roam-dial/core';
+import { reasonWords, WINDOW_WORDS, windowSpan } from './windows';
 import { nameOf } from './name';
 import {
   bearingCodec,
@@ -121,4 +123,20 @@ describe('a name', () => {
     ['\u200b4\u200b', '\u200b4\u200b'],
     ['…', '…'],
   ])('%j reads %j', (name, read) => expect(nameOf({ name })).toBe(read));
+});
+
+describe('windows in words', () => {
+  const wording = new Wording({ lengthUnit: 'metres', clock: '24h' });
+  it('names walls only where they are known', () => {
+    expect(reasonWords('sunGap', true)).toEqual({ opens: 'the sun clears the walls', closes: 'a wall takes the sun' });
+    expect(reasonWords('sunGap', false)).toEqual({ opens: 'the sun comes up', closes: 'the sun goes down' });
+    for (const reason of Object.keys(WINDOW_WORDS) as WindowReason[]) {
+      const { opens, closes } = reasonWords(reason, false);
+      if (reason !== 'noWall' && reason !== 'incidence') expect(`${opens} ${closes}`).not.toMatch(/wall/);
+    }
+  });
+  it('says which light a window is where a stop has both', () => {
+    expect(windowSpan({ fromMin: 600, toMin: 615 }, wording)).toBe('10:00 to 10:15');
+    expect(windowSpan({ fromMin: 600, toMin: 615, label: 'shade' }, wording)).toBe('10:00 to 10:15 in the shade');
+  });
 });

@@ -6,6 +6,7 @@ import { evScale, lightKindAt, ribbonOutline, ribbonSegments } from './light-rib
 import { Grip, type PlacePx } from '../grip';
 import { Handle } from '../handle';
 import { hourTicks, minutesForStep, type TimeDomain, timeScale } from '../time-axis';
+import { windowSpan } from '../../wording/windows';
 
 const KIND_WORDS = { lit: 'in the sun', shade: 'in shade', dark: 'after dark' } as const;
 
@@ -75,7 +76,7 @@ export class LightRibbon {
   protected readonly sentence = computed(() => {
     const windows = this.day()?.windows ?? [];
     if (windows.length === 0) return `${this.stopName()} has no light window on this day.`;
-    const spans = windows.map(({ fromMin, toMin }) => `${this.wording().clock(fromMin)} to ${this.wording().clock(toMin)}`);
+    const spans = windows.map((window) => windowSpan(window, this.wording()));
     return `Light windows at ${this.stopName()}: ${spans.join(', ')}.`;
   });
   /** The profile as a table, every half hour. */

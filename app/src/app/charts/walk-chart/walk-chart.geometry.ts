@@ -11,7 +11,13 @@ export interface WalkRow {
   readonly alongM: number;
   /** Walking minutes to the next stop; null at the last. */
   readonly walkMin: number | null;
-  readonly windows: readonly { readonly fromMin: number; readonly toMin: number; readonly isSun: boolean }[];
+  readonly windows: readonly {
+    readonly fromMin: number;
+    readonly toMin: number;
+    readonly isSun: boolean;
+    /** Which light it is, where the stop has windows in both. */
+    readonly label?: 'sun' | 'shade' | null;
+  }[];
   readonly crowdByHour: readonly number[];
 }
 

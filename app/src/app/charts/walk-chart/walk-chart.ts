@@ -5,6 +5,7 @@ import { Grip, type PlacePx } from '../grip';
 import { Handle, type HandleStep } from '../handle';
 import { hourTicks, minutesForStep, type TimeDomain, timeScale } from '../time-axis';
 import { rowHeights, walkerLine, type WalkRow } from './walk-chart.geometry';
+import { windowSpan } from '../../wording/windows';
 
 export interface StayMove {
   readonly stopId: string;
@@ -82,6 +83,10 @@ export class WalkChart {
         .filter(({ share, x0, x1 }) => share > 0 && x1 > x0),
     }));
   });
+
+  protected spanOf(window: WalkRow['windows'][number]): string {
+    return windowSpan(window, this.wording());
+  }
 
   /** The gutter holds some fifteen letters; the whole name is in the title and the spine. */
   private label(name: string): string {

@@ -18,6 +18,7 @@ import {
   sacrificeSentence,
 } from './sentences';
 import { offsetFor, shownBy } from './spot-light';
+import { showsAt } from './camera-shows';
 
 const WORDING = new Wording({ lengthUnit: 'metres', clock: '24h' });
 
@@ -98,13 +99,32 @@ describe('the demo’s cards, by the hand-worked sheets', () => {
   });
 });
 
+describe('what the camera shows as the light goes', () => {
+  it('is the ISO that floats, up to its ceiling', () => {
+    // f/7.1 is 2^(17/6), 1/512 is 2^-9: EV 14.67 at ISO 100. At EV 10.67 that is ISO 1600, at EV 9.67 ISO 3200.
+    const vessen = card('vessen', 640);
+    const { hand } = vessen.result.setUp.found;
+    const key = vessen.result.setUp.meter.keyPlacementEv;
+    const at = (ev: number): string => showsAt(vessen, hand, ev + key, WORDING);
+    expect([at(32 / 3), at(29 / 3)]).toEqual(['ISO 1600', 'ISO 3200']);
+    expect(at(20 / 3)).toMatch(/^ISO 6400/);
+  });
+});
+
 describe('the ladder in words', () => {
   const DARK = changed((stop) => ({ ...stop, lightOffsetEv: -2 }));
 
   it('says how far down nothing has to be changed: by day that is all of it', () => {
     const lines = linesOf(card('vessen', 640));
-    // Three stops under EV 10⅔ (sheet 9).
-    expect(lines).toEqual([{ ev: 'now', change: 'nothing to change down to EV 7⅔', effect: '' }]);
+    // Three stops under EV 10⅔ (sheet 9); f/7.1 at 1/500 then asks for ISO 12800, twice the ceiling.
+    expect(lines).toEqual([
+      {
+        shows: '',
+        ev: 'now',
+        change: 'nothing to change down to EV 7⅔',
+        effect: expect.stringContaining('shows ISO 6400') as string,
+      },
+    ]);
     expect(nextStep(lines)).toBe('Nothing to change down to EV 7⅔');
   });
   it('names each change, and ends where the picture does', () => {
@@ -112,13 +132,14 @@ describe('the ladder in words', () => {
     expect(lines[0]?.change).toMatch(/^nothing to change down to EV/);
     expect(lines[1]?.change).toMatch(/^open to f/);
     expect(lines.at(-1)).toMatchObject({ change: 'not this picture', effect: expect.stringContaining('still works') });
-    expect(nextStep(lines)).toContain(`At ${lines[1]?.ev}: ${lines[1]?.change}`);
+    expect(nextStep(lines)).toContain(`From ${lines[1]?.shows} on (${lines[1]?.ev}): ${lines[1]?.change}`);
+    expect(lines[1]?.shows).toMatch(/^ISO 6400/);
     expect(ladderLines(card('arcade', 1150, DARK), null, WORDING)).toEqual([]);
   });
   it('says so where it is darker already than where the picture ends', () => {
     // At 06:03 there are 16 good frames of 100, under the 20 at which a ladder ends.
     expect(linesOf(card('quenmill', 363))).toEqual([
-      { ev: 'now', change: 'not this picture', effect: 'Passing candid still works' },
+      { shows: '', ev: 'now', change: 'not this picture', effect: 'Passing candid still works' },
     ]);
   });
   it('has no next step without lines', () => {

@@ -18,6 +18,7 @@ import {
   zoneLawOf,
 } from '@roam-dial/core';
 import type { Card } from '../../state/card.store';
+import { showsAt } from './camera-shows';
 import { changeText } from '../../wording/changes';
 import { limitWords } from '../../wording/limits';
 import type { Wording } from '../../wording/wording';
@@ -296,6 +297,8 @@ export function sacrificeSentence({ limit, left }: BrokenLimit, wording: Wording
 }
 
 export interface LadderLine {
+  /** What the camera shows by then, with the set-up of before; empty where it shows nothing. */
+  readonly shows: string;
   readonly ev: string;
   readonly change: string;
   readonly effect: string;
@@ -306,6 +309,7 @@ function rungLine(rung: Rung, before: Rung | undefined, card: Card, wording: Wor
   const zone = sharp === null ? '' : `; sharp ${wording.range(sharp.nearM, sharp.farM)}`;
   const from = before?.setUp.hand.fNumber ?? Infinity;
   return {
+    shows: before === undefined ? '' : showsAt(card, before.setUp.hand, rung.fromEv100, wording),
     ev: `EV ${wording.ev(rung.fromEv100)}`,
     change: rung.changes.map((change) => changeText(change, from, card.kit, wording)).join(', '),
     effect: `${Math.round(rung.leastChance * 100)} of 100 or better down to EV ${wording.ev(rung.toEv100)}${zone}`,
@@ -320,15 +324,29 @@ export function ladderLines(card: Card, ladder: LightLadder | null, wording: Wor
   const current = rungs.findIndex(({ toEv100 }) => toEv100 <= now + 1e-9);
   const instead = ends?.instead == null ? '' : `${INTENT_NAMES[ends.instead]} still works`;
   // Darker than where it ends: said, rather than nothing.
-  if (current === -1) return [{ ev: 'now', change: 'not this picture', effect: instead }];
+  if (current === -1) return [{ shows: '', ev: 'now', change: 'not this picture', effect: instead }];
   const lines = rungs.slice(current + 1).map((rung, k) => rungLine(rung, rungs[current + k], card, wording));
   const holdsTo = (rungs[current] as Rung).toEv100;
+  const shownThen = showsAt(card, (rungs[current] as Rung).setUp.hand, holdsTo, wording);
+  const isOver = holdsTo >= now - 1e-9;
   const first: LadderLine = {
+    shows: '',
     ev: 'now',
-    change: holdsTo >= now - 1e-9 ? 'as it is' : `nothing to change down to EV ${wording.ev(holdsTo)}`,
-    effect: '',
+    change: isOver ? 'as it is' : `nothing to change down to EV ${wording.ev(holdsTo)}`,
+    effect: isOver || shownThen === '' ? '' : `the camera then shows ${shownThen}`,
   };
-  const last = ends === null ? [] : [{ ev: `EV ${wording.ev(ends.ev100)}`, change: 'not this picture', effect: instead }];
+  const lastHand = (rungs.at(-1) as Rung).setUp.hand;
+  const last =
+    ends === null
+      ? []
+      : [
+          {
+            shows: showsAt(card, lastHand, ends.ev100, wording),
+            ev: `EV ${wording.ev(ends.ev100)}`,
+            change: 'not this picture',
+            effect: instead,
+          },
+        ];
   return [first, ...lines, ...last];
 }
 
@@ -337,7 +355,8 @@ export function nextStep(lines: readonly LadderLine[]): string | null {
   const [now, next] = lines;
   if (now === undefined) return null;
   if (next === undefined) return `${now.change.charAt(0).toUpperCase()}${now.change.slice(1)}`;
-  return next.effect === '' ? `At ${next.ev}: ${next.change}` : `At ${next.ev}: ${next.change}; ${next.effect}`;
+  const at = next.shows === '' ? `At ${next.ev}` : `From ${next.shows} on (${next.ev})`;
+  return next.effect === '' ? `${at}: ${next.change}` : `${at}: ${next.change}; ${next.effect}`;
 }
 
 /** An input of a "why?" in the person's units. */

@@ -64,6 +64,9 @@ export class LightState {
   readonly minute = computed(() => this.focus()?.minuteOfDay ?? 0);
   readonly day = computed(() => this.days()?.get(this.stop()?.id ?? '') ?? null);
 
+  /** Walls that somebody has drawn, or a gap of the sun that somebody has stated: what may be named as a reason. */
+  readonly knowsWalls = computed(() => this.day()?.hasWalls === true || (this.stop()?.sunGap ?? null) !== null);
+
   readonly site = computed<StopSite>(
     () => {
       const [workspace, walk, stop] = [this.workspace(), this.walk(), this.stop()];

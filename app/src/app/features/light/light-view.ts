@@ -3,7 +3,7 @@ import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { AppActions } from '../../state/actions/app.actions';
 import { DaysStore } from '../../state/days.store';
 import { phoneLayout } from '../../state/phone-layout';
-import { leftSentence, windowAt, WINDOW_WORDS } from '../../wording/windows';
+import { leftSentence, reasonWords, windowAt } from '../../wording/windows';
 import { RibbonHead } from '../ribbon';
 import { LightState } from './light-state';
 import { YearState } from './year-state';
@@ -38,8 +38,8 @@ export class LightView {
     if (found === null) return '';
     const { window, isOpen } = found;
     const wording = this.room.wording();
-    if (!isOpen) return `At ${wording.clock(window.fromMin)}, when ${WINDOW_WORDS[window.opens].opens}.`;
-    return `Until ${wording.clock(window.toMin)}, when ${WINDOW_WORDS[window.closes].closes}.`;
+    if (!isOpen) return `At ${wording.clock(window.fromMin)}, when ${reasonWords(window.opens, this.room.knowsWalls()).opens}.`;
+    return `Until ${wording.clock(window.toMin)}, when ${reasonWords(window.closes, this.room.knowsWalls()).closes}.`;
   });
   protected readonly progress = computed(() => {
     const progress = this.room.progress();

@@ -4,7 +4,7 @@ import { StreetPlan, type PlanStop } from '../../charts/street-plan/street-plan'
 import { StreetSection } from '../../charts/street-section/street-section';
 import { StopActions } from '../../state/actions/stop.actions';
 import { SelectionStore } from '../../state/selection.store';
-import { WINDOW_WORDS, windowSpan } from '../../wording/windows';
+import { reasonWords, windowSpan } from '../../wording/windows';
 import { LightState } from './light-state';
 import { figuresAt, lightCare } from './light-words';
 import { nameOf } from '../../wording/name';
@@ -53,10 +53,9 @@ export class NowPage {
     (this.room.day()?.windows ?? []).map((window) => ({
       ...window,
       span: windowSpan(window, this.room.wording()),
-      kind: window.label === null ? '' : ` in the ${window.label}`,
       peak: Math.round(100 * window.peakQuality),
-      opensWords: WINDOW_WORDS[window.opens].opens,
-      closesWords: WINDOW_WORDS[window.closes].closes,
+      opensWords: reasonWords(window.opens, this.room.knowsWalls()).opens,
+      closesWords: reasonWords(window.closes, this.room.knowsWalls()).closes,
       best: window.bestMin === null ? '' : `Best hour round ${this.room.wording().clock(window.bestMin)}. `,
       isNow: window.fromMin <= this.room.minute() && this.room.minute() <= window.toMin,
     })),

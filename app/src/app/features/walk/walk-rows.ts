@@ -18,9 +18,10 @@ export function walkRows(walk: Walk, legs: readonly Leg[], days: ReadonlyMap<str
       walkMin: legs[k]?.walkMin ?? null,
       crowdByHour: stop.crowdByHour,
       isMeasured: days.has(stop.id),
-      windows: windows.map(({ fromMin, toMin }) => ({
+      windows: windows.map(({ fromMin, toMin, label }) => ({
         fromMin,
         toMin,
+        label,
         isSun: days.get(stop.id)?.isLit[Math.round((fromMin + toMin) / 2)] === 1,
       })),
     };
