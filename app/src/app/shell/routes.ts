@@ -6,6 +6,12 @@ export const routes: Routes = [
   { path: '', pathMatch: 'full', redirectTo: () => (isPhone() ? 'card' : 'walk') },
   { path: 'walk', title: 'Walk · Roam Dial', loadComponent: () => import('../features/walk').then((room) => room.WalkView) },
   {
+    path: 'walk/plan',
+    title: 'Walk · Roam Dial',
+    data: { face: 'plan' },
+    loadComponent: () => import('../features/walk').then((room) => room.WalkView),
+  },
+  {
     path: 'light',
     title: 'Light · Roam Dial',
     loadComponent: () => import('../features/light').then((room) => room.LightView),

@@ -12,6 +12,16 @@ export function placeFrom({ eastM, northM, shootingBearingDeg }: Viewpoint, ahea
   return [eastM + aheadM * sin + asideM * cos, northM + aheadM * cos - asideM * sin];
 }
 
+const ARC_STEPS = 12;
+
+/** All that is as far before a viewpoint, from one edge of its field to the other, as a line. */
+export function zoneArc(view: Viewpoint, distanceM: number, halfFieldDeg: number): readonly (readonly [number, number])[] {
+  return Array.from({ length: ARC_STEPS + 1 }, (_, k) => {
+    const off = halfFieldDeg * ((2 * k) / ARC_STEPS - 1);
+    return placeFrom({ ...view, shootingBearingDeg: view.shootingBearingDeg + off }, distanceM, 0);
+  });
+}
+
 /** Lit cells of the ground as strips across the look, one a run of cells. */
 export function litStrips(lit: Uint8Array, view: Viewpoint): readonly Outline[] {
   const strips: Outline[] = [];

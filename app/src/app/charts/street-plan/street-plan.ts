@@ -12,22 +12,11 @@ import {
   viewChild,
   ViewEncapsulation,
 } from '@angular/core';
-import { type Building, type Outline, shadowPolygons, type SunPosition, type Tree } from '@roam-dial/core';
+import { type Outline, shadowPolygons, type SunPosition, type Tree } from '@roam-dial/core';
 import * as L from 'leaflet/dist/leaflet-src.esm.js';
-import { bearingBetween, litBorder, litStrips, placeFrom, type Viewpoint } from './street-plan.layers';
-
-export interface PlanBuilding extends Building {
-  readonly id: string;
-  readonly heightSource: string;
-}
-
-export interface PlanStop extends Viewpoint {
-  readonly id: string;
-  readonly name: string;
-  readonly number: number;
-  readonly isSelected: boolean;
-  readonly halfFieldDeg: number;
-}
+import { giveKeys } from './marker-keys';
+import type { PlanBuilding, PlanStop, PlanZone, ZoneMove } from './plan-parts';
+import { bearingBetween, litBorder, litStrips, placeFrom, zoneArc } from './street-plan.layers';
 
 /** How far the wedge of a look reaches on the plan. */
 const WEDGE_M = 14;
@@ -36,6 +25,10 @@ const LOOK_M = 8;
 const SHADOWS_WITHIN_M = 260;
 const NUDGE_M = 1;
 const TURN_DEG = 5;
+/** Pixels a metre are two to the zoom: closer than this the ends of a zone lie apart. */
+const ZONE_FROM_ZOOM = 2;
+const CLOSE_ZOOM = 3.5;
+const ZONE_NAMES = { nearM: 'Sharp from', medianM: 'Where they pass', farM: 'Sharp to' } as const;
 
 /** Sheets over one another, from the ground up: each is redrawn alone and keeps its place. */
 const SHEETS = { ground: 401, shadows: 402, buildings: 403, light: 404 } as const;
@@ -65,7 +58,13 @@ export class StreetPlan {
   readonly litSoon = input<Uint8Array | null>(null);
   readonly picked = input<ReadonlySet<string>>(new Set());
   readonly canPick = input(false);
-  /** A change of this brings the selected stop back into the middle. */
+  /** The way from stop to stop, metres east and north. */
+  readonly route = input<readonly (readonly [number, number])[]>([]);
+  /** The selected stop's zone, to be dragged; null where it is not. */
+  readonly zone = input<PlanZone | null>(null);
+  /** All stops in view, instead of the selected one close by. */
+  readonly isWhole = input(false);
+  /** A change of this brings the selected stop, or all of them, back into view. */
   readonly focusKey = input('');
   readonly theme = input('light');
   readonly label = input('Plan of the district');
@@ -75,6 +74,7 @@ export class StreetPlan {
   readonly tapped = output<{ readonly eastM: number; readonly northM: number }>();
   readonly stopMoved = output<{ readonly id: string; readonly eastM: number; readonly northM: number }>();
   readonly stopTurned = output<{ readonly id: string; readonly bearingDeg: number }>();
+  readonly zoneMoved = output<ZoneMove>();
   readonly stopChosen = output<string>();
   readonly buildingPicked = output<string>();
 
@@ -88,6 +88,7 @@ export class StreetPlan {
     light: L.layerGroup(),
     stops: L.layerGroup(),
   };
+  private readonly zoom = signal(0);
   private centredOn: string | null = null;
   private resizing: ResizeObserver | null = null;
 
@@ -126,6 +127,7 @@ export class StreetPlan {
     L.control.scale({ imperial: false, maxWidth: 80 }).addTo(map);
     for (const layer of Object.values(this.layers)) layer.addTo(map);
     map.on('click', ({ latlng }) => this.tapped.emit({ eastM: latlng.lng, northM: latlng.lat }));
+    map.on('zoomend', () => this.zoom.set(map.getZoom()));
     this.map.set(map);
     // A column that grows or goes beside it leaves less room: the middle stays in the middle.
     this.resizing = new ResizeObserver(() => map.invalidateSize({ animate: false }));
@@ -242,7 +244,56 @@ export class StreetPlan {
   }
 
   private stopLayers(): L.Layer[] {
-    return this.stops().flatMap((stop) => [...(stop.isSelected ? this.wedge(stop) : [this.look(stop)]), this.marker(stop)]);
+    const marks = this.stops().flatMap((stop) => [
+      ...(stop.isSelected ? [...this.wedge(stop), ...this.zoneLayers(stop)] : [this.look(stop)]),
+      this.marker(stop),
+    ]);
+    return [this.routeLine(), ...marks];
+  }
+
+  private routeLine(): L.Layer {
+    return L.polyline(this.route().map(toLatLng), {
+      ...this.on('light'),
+      color: this.colour('--ink'),
+      weight: 2,
+      opacity: 0.75,
+      dashArray: '2 5',
+      interactive: false,
+    });
+  }
+
+  /** The ends of the zone as arcs across the look, each with a handle on the axis. */
+  private zoneLayers(stop: PlanStop): L.Layer[] {
+    const zone = this.zone();
+    if (zone === null || this.zoom() < ZONE_FROM_ZOOM) return [];
+    return (['nearM', 'medianM', 'farM'] as const).flatMap((end) => {
+      const distanceM = zone[end];
+      if (!Number.isFinite(distanceM)) return [];
+      const arc = zoneArc(stop, distanceM, stop.halfFieldDeg).map(toLatLng);
+      const isMiddle = end === 'medianM';
+      const style = { ...this.on('light'), color: this.colour('--mark'), weight: isMiddle ? 3 : 1.5, interactive: false };
+      return [L.polyline(arc, style), this.zoneHandle(stop, end, distanceM)];
+    });
+  }
+
+  private zoneHandle(stop: PlanStop, end: keyof PlanZone, distanceM: number): L.Marker {
+    const name = ZONE_NAMES[end];
+    const handle = L.marker(toLatLng(placeFrom(stop, distanceM, 0)), {
+      draggable: true,
+      keyboard: true,
+      title: `${name}: ${distanceM.toFixed(1)} m`,
+      icon: L.divIcon({ className: `rd-zone ${end}`, iconSize: [22, 22], html: '<span></span>' }),
+    });
+    handle.on('dragend', () => {
+      const { lat, lng } = handle.getLatLng();
+      this.zoneMoved.emit({ end, distanceM: Math.hypot(lng - stop.eastM, lat - stop.northM) });
+    });
+    giveKeys(handle, `${name} at ${distanceM.toFixed(1)} m before ${stop.name}; arrows, plus and minus move it`, (key, isFine) => {
+      const by = (isFine ? 1 / 8 : 1 / 2) * (key === 'ArrowRight' || key === 'ArrowUp' ? 1 : -1);
+      // As marks on a ring go: by a share of the distance, not by metres.
+      this.zoneMoved.emit({ end, distanceM: distanceM * 2 ** (by / 2) });
+    });
+    return handle;
   }
 
   /** The way a stop is shot that is not the selected one. */
@@ -267,7 +318,7 @@ export class StreetPlan {
       const { lat, lng } = handle.getLatLng();
       this.stopTurned.emit({ id: stop.id, bearingDeg: Math.round(bearingBetween([stop.eastM, stop.northM], [lng, lat])) % 360 });
     });
-    this.onKeys(handle, `Turn ${stop.name}, now ${Math.round(stop.shootingBearingDeg)} degrees; arrows turn it`, (key, isFine) => {
+    giveKeys(handle, `Turn ${stop.name}, now ${Math.round(stop.shootingBearingDeg)} degrees; arrows turn it`, (key, isFine) => {
       const by = (isFine ? 1 : TURN_DEG) * (key === 'ArrowRight' || key === 'ArrowUp' ? 1 : -1);
       this.stopTurned.emit({ id: stop.id, bearingDeg: (((stop.shootingBearingDeg + by) % 360) + 360) % 360 });
     });
@@ -282,13 +333,17 @@ export class StreetPlan {
       zIndexOffset: stop.isSelected ? 100 : 0,
       icon: L.divIcon({ className: `rd-stop${stop.isSelected ? ' here' : ''}`, iconSize: [24, 24], html: String(stop.number) }),
     });
-    marker.on('click', () => this.stopChosen.emit(stop.id));
+    marker.on('click', () => {
+      // A second tap goes close, to where its fan and its zone can be taken hold of.
+      if (stop.isSelected) this.map()?.setView([stop.northM, stop.eastM], CLOSE_ZOOM, { animate: false });
+      this.stopChosen.emit(stop.id);
+    });
     marker.on('dragend', () => {
       const { lat, lng } = marker.getLatLng();
       this.stopMoved.emit({ id: stop.id, eastM: lng, northM: lat });
     });
     const words = stop.isSelected ? `${stop.name}: arrows move it a metre` : `Choose ${stop.name}`;
-    this.onKeys(marker, words, (key, isFine) => {
+    giveKeys(marker, words, (key, isFine) => {
       if (!stop.isSelected) return;
       const by = isFine ? NUDGE_M / 4 : NUDGE_M;
       const [east, north] = { ArrowRight: [by, 0], ArrowLeft: [-by, 0], ArrowUp: [0, by], ArrowDown: [0, -by] }[key] ?? [0, 0];
@@ -297,26 +352,14 @@ export class StreetPlan {
     return marker;
   }
 
-  /** Names the marker for those who do not see it, and gives it arrows; they do not pan the map. */
-  private onKeys(marker: L.Marker, words: string, act: (key: string, isFine: boolean) => void): void {
-    marker.on('add', () => {
-      const element = marker.getElement();
-      element?.setAttribute('aria-label', words);
-      element?.addEventListener('keydown', (event) => {
-        if (!event.key.startsWith('Arrow')) return;
-        event.preventDefault();
-        event.stopPropagation();
-        act(event.key, event.shiftKey);
-      });
-    });
-  }
-
   private centre(): void {
     const map = this.map();
     const key = this.focusKey();
     const selected = this.stops().find(({ isSelected }) => isSelected);
     if (map === null || this.centredOn === key) return;
-    if (selected !== undefined) map.setView([selected.northM, selected.eastM], 3, { animate: false });
+    const all = this.stops().map(({ eastM, northM }) => toLatLng([eastM, northM]));
+    if (this.isWhole() && all.length > 1) map.fitBounds(L.latLngBounds(all).pad(0.15), { animate: false, maxZoom: 3 });
+    else if (selected !== undefined) map.setView([selected.northM, selected.eastM], 3, { animate: false });
     else if (this.buildings().length > 0)
       map.fitBounds(L.latLngBounds(this.buildings().flatMap(({ footprint }) => footprint.map(toLatLng))));
     else return;

@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
-import { apparentSun, halfFieldDeg, kitInHand, litGroundAt, metresFrom, placedStop, type Stop, streetCut } from '@roam-dial/core';
-import { StreetPlan, type PlanStop } from '../../charts/street-plan/street-plan';
+import { apparentSun, litGroundAt, placedStop, type Stop, streetCut } from '@roam-dial/core';
+import { planStops } from '../../charts/street-plan/plan-stops';
+import type { PlanStop } from '../../charts/street-plan/plan-parts';
+import { StreetPlan } from '../../charts/street-plan/street-plan';
 import { StreetSection } from '../../charts/street-section/street-section';
 import { StopActions } from '../../state/actions/stop.actions';
 import { SelectionStore } from '../../state/selection.store';
 import { reasonWords, windowSpan } from '../../wording/windows';
 import { LightState } from './light-state';
 import { figuresAt, lightCare } from './light-words';
-import { nameOf } from '../../wording/name';
 
 const SOON_MIN = 30;
 
@@ -67,22 +68,7 @@ export class NowPage {
   protected readonly planStops = computed<readonly PlanStop[]>(() => {
     const [district, walk, workspace, selected] = [this.room.district(), this.room.walk(), this.room.workspace(), this.room.stop()];
     if (district === null || walk === null || workspace === undefined) return [];
-    return walk.stops.flatMap((stop, k) => {
-      if (stop.position === null) return [];
-      const { id, name, shootingBearingDeg } = stop;
-      const field = halfFieldDeg(kitInHand(workspace.kit, walk, stop), stop);
-      return [
-        {
-          id,
-          name: nameOf({ name }),
-          number: k + 1,
-          isSelected: id === selected?.id,
-          shootingBearingDeg,
-          halfFieldDeg: field,
-          ...metresFrom(district.origin, stop.position),
-        },
-      ];
-    });
+    return planStops(walk, district, workspace.kit, selected?.id ?? null);
   });
   protected readonly litNow = computed(() => this.litAt(this.room.minute()));
   protected readonly litSoon = computed(() => this.litAt(this.room.minute() + SOON_MIN));

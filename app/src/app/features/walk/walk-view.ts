@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
+import { ActivatedRoute, RouterLink } from '@angular/router';
 import { walkLegs } from '@roam-dial/core';
 import { isSameDomain, timeDomain, type TimeDomain } from '../../charts/time-axis';
 import { type StayMove, WalkChart } from '../../charts/walk-chart/walk-chart';
@@ -19,6 +20,7 @@ import { RibbonHead } from '../ribbon';
 import { Spine } from '../spine';
 import { StopEditor } from './stop-editor';
 import { WalkEditor } from './walk-editor';
+import { WalkPlan } from './walk-plan';
 import { gainSentence, staySentence, type WalkGain, walkGain, walkRows } from './walk-rows';
 
 /** Most changes of a stop leave the chart's rows as they were; then it is not drawn again. */
@@ -27,7 +29,7 @@ const SAME_CONTENT = { equal: (a: readonly WalkRow[], b: readonly WalkRow[]): bo
 /** The walk room: the selected stop's light, the whole walk against time, and the fields of stop and walk. */
 @Component({
   selector: 'rd-walk-view',
-  imports: [MatButtonModule, RibbonHead, Spine, StopEditor, WalkChart, WalkEditor],
+  imports: [MatButtonModule, RibbonHead, RouterLink, Spine, StopEditor, WalkChart, WalkEditor, WalkPlan],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './walk-view.html',
   styleUrl: './walk-view.scss',
@@ -36,6 +38,8 @@ export class WalkView {
   protected readonly actions = inject(AppActions);
   protected readonly stopActions = inject(StopActions);
   protected readonly walkActions = inject(WalkActions);
+  /** Two faces of one walk: against time, and from above. */
+  protected readonly face: 'time' | 'plan' = inject(ActivatedRoute).snapshot.data['face'] === 'plan' ? 'plan' : 'time';
   private readonly selection = inject(SelectionStore);
   private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
   private readonly days = toSignal(inject(DaysStore).days$);

@@ -1,5 +1,5 @@
 import { Injectable, inject } from '@angular/core';
-import type { Hand, Stop, WayOut } from '@roam-dial/core';
+import { type District, type Hand, placedStop, type Stop, type WayOut } from '@roam-dial/core';
 import { firstValueFrom } from 'rxjs';
 import { createId, newStop } from '../../data/defaults';
 import type { Card } from '../card.store';
@@ -37,6 +37,19 @@ export class StopActions {
     if (walk === null) return;
     const added = newStop(createId(), stop ?? undefined);
     this.store.edit({ label: 'add a stop' }, addStop(walk.id, added, stop?.id ?? null));
+    this.selection.selectStop(walk.id, added.id, added.arriveMin);
+  }
+
+  /** Behind the chosen stop of the walk on screen, put down on a map, metres from its origin. */
+  async addAt(
+    district: Pick<District, 'origin' | 'buildings'>,
+    at: { readonly eastM: number; readonly northM: number },
+  ): Promise<void> {
+    const { walk, stop } = await firstValueFrom(this.focus$);
+    if (walk === null) return;
+    const added = placedStop(district, newStop(createId(), stop ?? undefined), at);
+    this.store.edit({ label: 'add a stop' }, addStop(walk.id, added, stop?.id ?? null));
+    this.store.announce('Added a stop where you tapped');
     this.selection.selectStop(walk.id, added.id, added.arriveMin);
   }
 

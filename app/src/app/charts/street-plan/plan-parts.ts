@@ -1,0 +1,28 @@
+import type { Building } from '@roam-dial/core';
+import type { Viewpoint } from './street-plan.layers';
+
+export interface PlanBuilding extends Building {
+  readonly id: string;
+  readonly heightSource: string;
+}
+
+/** Where it is sharp from and to, and where they pass, metres before the camera. */
+export interface PlanZone {
+  readonly nearM: number;
+  readonly medianM: number;
+  readonly farM: number;
+}
+
+/** An end of the zone drawn somewhere else. */
+export interface ZoneMove {
+  readonly end: keyof PlanZone;
+  readonly distanceM: number;
+}
+
+export interface PlanStop extends Viewpoint {
+  readonly id: string;
+  readonly name: string;
+  readonly number: number;
+  readonly isSelected: boolean;
+  readonly halfFieldDeg: number;
+}

@@ -1,0 +1,151 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import {
+  apparentSun,
+  dayClock,
+  type District,
+  districtOf,
+  placedStop,
+  placeOf,
+  type Stop,
+  sunPosition,
+  type Walk,
+  walkLegs,
+  withEnds,
+  withPassers,
+  zoneLawOf,
+} from '@roam-dial/core';
+import { planStops } from '../../charts/street-plan/plan-stops';
+import type { ZoneMove } from '../../charts/street-plan/plan-parts';
+import { StreetPlan } from '../../charts/street-plan/street-plan';
+import { StopActions } from '../../state/actions/stop.actions';
+import { SelectionStore } from '../../state/selection.store';
+import { wordingSignal } from '../../state/wording.store';
+import { WorkspaceStore } from '../../state/workspace.store';
+import { counted } from '../../wording/counted';
+
+/** Nothing stands on a plan without a map. */
+const WHITE = { buildings: [], trees: [], waters: [] };
+/** An end of the zone comes no nearer to the other than this share of it. */
+const LEAST_DEPTH = 1.05;
+const NEAREST_M = 0.3;
+const FARTHEST_M = 1000;
+
+/** The walk from above: streets, shadows at the time, the stops in their order and the way from one to the next. */
+@Component({
+  selector: 'rd-walk-plan',
+  imports: [StreetPlan],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <rd-street-plan
+      [buildings]="ground().buildings"
+      [trees]="ground().trees"
+      [waters]="ground().waters"
+      [sun]="sun()"
+      [stops]="stops()"
+      [route]="route()"
+      [zone]="zone()"
+      [isWhole]="true"
+      [focusKey]="key()"
+      [theme]="theme()"
+      [label]="'Plan of the walk, north is up'"
+      [sentence]="sentence()"
+      (tapped)="tap($event)"
+      (stopMoved)="move($event)"
+      (stopTurned)="turn($event)"
+      (stopChosen)="choose($event)"
+      (zoneMoved)="draw($event)"
+    />
+  `,
+  styles: `
+    :host {
+      display: block;
+      --plan-height: 420px;
+    }
+  `,
+})
+export class WalkPlan {
+  readonly walk = input.required<Walk>();
+  readonly stop = input.required<Stop | null>();
+  readonly minute = input.required<number>();
+
+  private readonly actions = inject(StopActions);
+  private readonly selection = inject(SelectionStore);
+  private readonly wording = wordingSignal();
+  private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
+
+  private readonly district = computed<District | null>(() => {
+    const workspace = this.workspace();
+    return workspace === undefined ? null : districtOf(workspace, this.walk());
+  });
+  /** The map, or white paper round the walk's place. */
+  protected readonly ground = computed<Pick<District, 'origin' | 'buildings' | 'trees' | 'waters'>>(
+    () => this.district() ?? { ...WHITE, origin: this.walk().place },
+  );
+  protected readonly theme = computed(() => this.workspace()?.settings.theme ?? 'light');
+  protected readonly stops = computed(() =>
+    planStops(this.walk(), this.ground(), this.workspace()?.kit ?? [], this.stop()?.id ?? null),
+  );
+  protected readonly route = computed(() => this.stops().map(({ eastM, northM }) => [eastM, northM] as const));
+  protected readonly zone = computed(() => {
+    const stop = this.stop();
+    return stop === null || stop.position === null ? null : stop.subject;
+  });
+  /** All of it is brought into view again when a stop is put down, or another walk is looked at. */
+  protected readonly key = computed(() => `${this.walk().id}/${this.walk().districtId ?? ''}/${this.stops().length}`);
+  protected readonly sun = computed(() => {
+    const [walk, stop] = [this.walk(), this.stop()];
+    const clock = dayClock(walk.day, walk.place.timeZone);
+    if (clock === null) return null;
+    const place = stop === null ? walk.place : placeOf(walk, stop);
+    return apparentSun(sunPosition({ ...place, time: new Date(clock.msAt(this.minute())), refraction: 'none' }));
+  });
+  protected readonly sentence = computed(() => {
+    const [walk, stop, wording] = [this.walk(), this.stop(), this.wording()];
+    const unplaced = walk.stops.filter(({ position }) => position === null).length;
+    if (stop?.position === null) return 'Tap the plan where you stand: the chosen stop is put down there.';
+    const metres = walkLegs(walk.stops, this.workspace()?.standard.paceMps ?? 1.2).reduce((sum, leg) => sum + leg.distanceM, 0);
+    const rest = unplaced === 0 ? '' : ` ${counted(unplaced, 'stop stands', 'stops stand')} nowhere yet.`;
+    const map = this.district() === null ? ' No map yet: drop one on the window for its walls and shadows.' : '';
+    return `Shadows at ${wording.clock(this.minute())}; ${wording.walkLength(metres)} as one walks. A tap puts another stop there; one on the chosen stop goes close to it.${rest}${map}`;
+  });
+
+  protected tap(at: { eastM: number; northM: number }): void {
+    const stop = this.stop();
+    if (stop?.position === null) this.put(stop, at);
+    else void this.actions.addAt(this.ground(), at);
+  }
+
+  protected move({ id, eastM, northM }: { id: string; eastM: number; northM: number }): void {
+    const stop = this.walk().stops.find((one) => one.id === id);
+    if (stop !== undefined) this.put(stop, { eastM, northM });
+  }
+
+  protected turn({ id, bearingDeg }: { id: string; bearingDeg: number }): void {
+    const [walk, stop] = [this.walk(), this.walk().stops.find((one) => one.id === id)];
+    if (stop !== undefined) this.actions.adjust({ walk, stop }, 'direction', (one) => ({ ...one, shootingBearingDeg: bearingDeg }));
+  }
+
+  protected choose(stopId: string): void {
+    const stop = this.walk().stops.find(({ id }) => id === stopId);
+    if (stop !== undefined && stopId !== this.stop()?.id) this.selection.selectStop(this.walk().id, stopId, stop.arriveMin);
+  }
+
+  /** An end of the zone, never past the other. */
+  protected draw({ end, distanceM }: ZoneMove): void {
+    const [walk, stop] = [this.walk(), this.stop()];
+    if (stop === null) return;
+    const { nearM, farM } = stop.subject;
+    const within = (low: number, high: number): number => Math.round(Math.min(high, Math.max(low, distanceM)) * 100) / 100;
+    this.actions.adjust({ walk, stop }, 'zone', (one) => {
+      if (end === 'medianM') return { ...one, subject: withPassers(one.subject, { medianM: within(NEAREST_M, FARTHEST_M) }) };
+      const ends =
+        end === 'nearM' ? { nearM: within(NEAREST_M, farM / LEAST_DEPTH) } : { farM: within(nearM * LEAST_DEPTH, FARTHEST_M) };
+      return { ...one, subject: withEnds(one.subject, zoneLawOf(one), ends) };
+    });
+  }
+
+  private put(stop: Stop, at: { readonly eastM: number; readonly northM: number }): void {
+    this.actions.adjust({ walk: this.walk(), stop }, 'place', (one) => placedStop(this.ground(), one, at));
+  }
+}
