@@ -132,3 +132,43 @@ test.describe('in the hand', () => {
     await app.expectNumbers({ meter: '0' });
   });
 });
+
+test.describe('the plan of a walk', () => {
+  test.use({ hasMeasured: true });
+
+  test('stops are chosen, put down, moved, turned and their zones drawn, by mouse and by keys', async ({ app }) => {
+    const { page } = app;
+    await app.choose('Orrel Steps');
+    await page.getByRole('link', { name: 'Plan', exact: true }).click();
+    const plan = page.getByRole('group', { name: 'Plan of the walk, north is up' });
+    await expect(plan.locator('.rd-stop')).toHaveCount(8);
+    await expect(page.getByText('Shadows at 14:50; 2.7 km as one walks.')).toBeVisible();
+    // Not the seen handles alone: the keys stay with one through every redrawing.
+    await plan.locator('.rd-stop.here').click();
+    const far = plan.getByLabel(/^Sharp to at/);
+    await far.focus();
+    const farM = async (): Promise<number> => Number(/at ([\d.]+) m/.exec((await far.getAttribute('aria-label')) ?? '')?.[1]);
+    const before = await farM();
+    await page.keyboard.press('+');
+    await expect.poll(farM).toBeGreaterThan(before * 1.1);
+    const once = await farM();
+    await page.keyboard.press('+');
+    await expect.poll(farM).toBeGreaterThan(once * 1.1);
+    await expect(far).toBeFocused();
+    const turn = plan.getByLabel(/^Turn Orrel Steps, now 48 degrees/);
+    await turn.focus();
+    await page.keyboard.press('-');
+    await expect(plan.getByLabel(/^Turn Orrel Steps, now 43 degrees/)).toBeFocused();
+    // A tap beside everything is another stop, and undo takes it away again.
+    await page.mouse.click(0, 0);
+    const box = await plan.boundingBox();
+    if (box === null) throw new Error('no plan on screen');
+    await page.mouse.click(box.x + 30, box.y + box.height - 60);
+    await app.expectStops(9);
+    await expect(plan.locator('.rd-stop')).toHaveCount(9);
+    await page.getByRole('button', { name: 'Undo: add a stop' }).click();
+    await app.expectStops(8);
+    await page.getByRole('link', { name: 'Time', exact: true }).click();
+    await expect(page.locator('rd-walk-chart')).toBeVisible();
+  });
+});

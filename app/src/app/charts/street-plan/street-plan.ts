@@ -14,7 +14,7 @@ import {
 } from '@angular/core';
 import { type Outline, shadowPolygons, type SunPosition, type Tree } from '@roam-dial/core';
 import * as L from 'leaflet/dist/leaflet-src.esm.js';
-import { giveKeys } from './marker-keys';
+import { giveKeys, heldIn, holdAgain } from './marker-keys';
 import type { PlanBuilding, PlanStop, PlanZone, ZoneMove } from './plan-parts';
 import { bearingBetween, litBorder, litStrips, placeFrom, zoneArc } from './street-plan.layers';
 
@@ -134,15 +134,17 @@ export class StreetPlan {
     this.resizing.observe(this.host().nativeElement);
   }
 
-  /** Layers before what draws them: a sheet that is asked to redraw after its canvas is gone would fail. */
+  /** What is still to be redrawn is, in the next frame; only then goes what draws it, or the drawing would fail. */
   private close(): void {
     const map = this.map();
     if (map === null) return;
     this.map.set(null);
     this.resizing?.disconnect();
     for (const layer of Object.values(this.layers)) layer.clearLayers();
-    for (const renderer of this.renderers.values()) renderer.remove();
-    map.remove();
+    requestAnimationFrame(() => {
+      for (const renderer of this.renderers.values()) renderer.remove();
+      map.remove();
+    });
   }
 
   /** Redraws one group when what it shows changes, and when the theme does. */
@@ -151,8 +153,10 @@ export class StreetPlan {
       this.theme();
       if (this.map() === null) return;
       const layers = layersOf();
+      const held = heldIn(this.host().nativeElement);
       group.clearLayers();
       for (const layer of layers) layer.addTo(group);
+      holdAgain(this.host().nativeElement, held);
     });
   }
 
@@ -288,11 +292,16 @@ export class StreetPlan {
       const { lat, lng } = handle.getLatLng();
       this.zoneMoved.emit({ end, distanceM: Math.hypot(lng - stop.eastM, lat - stop.northM) });
     });
-    giveKeys(handle, `${name} at ${distanceM.toFixed(1)} m before ${stop.name}; arrows, plus and minus move it`, (key, isFine) => {
-      const by = (isFine ? 1 / 8 : 1 / 2) * (key === 'ArrowRight' || key === 'ArrowUp' ? 1 : -1);
-      // As marks on a ring go: by a share of the distance, not by metres.
-      this.zoneMoved.emit({ end, distanceM: distanceM * 2 ** (by / 2) });
-    });
+    giveKeys(
+      handle,
+      `${end}/${stop.id}`,
+      `${name} at ${distanceM.toFixed(1)} m before ${stop.name}; arrows, plus and minus move it`,
+      (key, isFine) => {
+        const by = (isFine ? 1 / 8 : 1 / 2) * (key === 'ArrowRight' || key === 'ArrowUp' ? 1 : -1);
+        // As marks on a ring go: by a share of the distance, not by metres.
+        this.zoneMoved.emit({ end, distanceM: distanceM * 2 ** (by / 2) });
+      },
+    );
     return handle;
   }
 
@@ -318,10 +327,15 @@ export class StreetPlan {
       const { lat, lng } = handle.getLatLng();
       this.stopTurned.emit({ id: stop.id, bearingDeg: Math.round(bearingBetween([stop.eastM, stop.northM], [lng, lat])) % 360 });
     });
-    giveKeys(handle, `Turn ${stop.name}, now ${Math.round(stop.shootingBearingDeg)} degrees; arrows turn it`, (key, isFine) => {
-      const by = (isFine ? 1 : TURN_DEG) * (key === 'ArrowRight' || key === 'ArrowUp' ? 1 : -1);
-      this.stopTurned.emit({ id: stop.id, bearingDeg: (((stop.shootingBearingDeg + by) % 360) + 360) % 360 });
-    });
+    giveKeys(
+      handle,
+      `turn/${stop.id}`,
+      `Turn ${stop.name}, now ${Math.round(stop.shootingBearingDeg)} degrees; arrows turn it`,
+      (key, isFine) => {
+        const by = (isFine ? 1 : TURN_DEG) * (key === 'ArrowRight' || key === 'ArrowUp' ? 1 : -1);
+        this.stopTurned.emit({ id: stop.id, bearingDeg: (((stop.shootingBearingDeg + by) % 360) + 360) % 360 });
+      },
+    );
     return [lines, handle];
   }
 
@@ -343,7 +357,7 @@ export class StreetPlan {
       this.stopMoved.emit({ id: stop.id, eastM: lng, northM: lat });
     });
     const words = stop.isSelected ? `${stop.name}: arrows move it a metre` : `Choose ${stop.name}`;
-    giveKeys(marker, words, (key, isFine) => {
+    giveKeys(marker, `stop/${stop.id}`, words, (key, isFine) => {
       if (!stop.isSelected) return;
       const by = isFine ? NUDGE_M / 4 : NUDGE_M;
       const [east, north] = { ArrowRight: [by, 0], ArrowLeft: [-by, 0], ArrowUp: [0, by], ArrowDown: [0, -by] }[key] ?? [0, 0];
