@@ -5,10 +5,14 @@ import { test } from '../fixtures/test.js';
 const folder = fileURLToPath(new URL('../../docs/screenshots/', import.meta.url));
 
 /** Light comes from a worker, stop by stop: a picture at the table waits for all of it. */
-async function shoot(app: AppPage, name: string): Promise<void> {
-  const isAtTable = (app.page.viewportSize()?.width ?? 0) > 1000;
-  if (isAtTable) await app.spine.getByText('windows met').waitFor();
-  await app.page.waitForTimeout(700);
+async function shoot(app: AppPage, name: string, hasSpine = (app.page.viewportSize()?.width ?? 0) > 1000): Promise<void> {
+  if (hasSpine) await app.spine.getByText('windows met').waitFor();
+  // Fonts and whatever is fetched late are there, and a whole frame has been drawn since.
+  await app.page.waitForLoadState('networkidle');
+  await app.page.evaluate(async () => {
+    await document.fonts.ready;
+    for (let k = 0; k < 3; k++) await new Promise((resolve) => requestAnimationFrame(resolve));
+  });
   await app.page.screenshot({ path: `${folder}${name}.png` });
 }
 
@@ -16,6 +20,10 @@ test('at the table', async ({ app }) => {
   const { page } = app;
   await app.open('/walk?walk=demo-walk&stop=orrel&t=15:10');
   await shoot(app, 'walk');
+  await app.open('/walk/plan?walk=demo-walk&stop=orrel&t=15:10');
+  await page.getByText('Shadows at 15:10').waitFor();
+  await shoot(app, 'walk-plan');
+  await app.open('/walk?walk=demo-walk&stop=orrel&t=15:10');
   await app.card.getByRole('button', { name: 'Why this shutter?' }).click();
   await page.locator('main').evaluate((main) => main.scrollTo(0, 590));
   await shoot(app, 'stop-and-why');
@@ -42,6 +50,11 @@ test('at the table', async ({ app }) => {
   await shoot(app, 'set-up-stand');
   await app.open('/setup/hands?walk=demo-walk&stop=vessen&t=10:40');
   await shoot(app, 'set-up-hands');
+  await page.goto('/start');
+  await page.getByLabel('A made-up place to try').selectOption('Tessel Haven');
+  await page.getByText('Another camera').click();
+  await page.getByText('Tessel Haven: ').waitFor();
+  await shoot(app, 'start', false);
   await app.open('/walk?walk=demo-walk&stop=arcade&t=19:20');
   await page.keyboard.press('n');
   await shoot(app, 'walk-night');

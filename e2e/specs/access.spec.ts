@@ -50,6 +50,10 @@ for (const theme of ['light', 'night'] as const) {
     await expect(page.getByRole('dialog')).toBeHidden();
     await page.keyboard.press('w');
     await app.spine.getByRole('button', { name: 'Start an own walk' }).click();
+    await page.getByText('Another camera').click();
+    await expectNoViolations(page, 'the start');
+    await page.getByRole('button', { name: 'Start the walk' }).click();
+    await expect(page.getByRole('heading', { name: 'New walk has no stops yet' })).toBeVisible();
     await expectNoViolations(page, 'an empty walk');
   });
 

@@ -62,6 +62,7 @@ test.describe('the demo in a new browser', () => {
 
   test('can be left for an own walk and brought back', async ({ app }) => {
     await app.spine.getByRole('button', { name: 'Start an own walk' }).click();
+    await app.page.getByRole('button', { name: 'Start the walk' }).click();
     await expect(app.page.getByRole('heading', { name: 'New walk has no stops yet' })).toBeVisible();
     await app.spine.getByRole('button', { name: /^Walk: New walk/ }).click();
     await app.page.getByRole('menuitem', { name: 'Sluice to arcade' }).click();

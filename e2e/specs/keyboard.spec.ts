@@ -22,6 +22,9 @@ test('a walk from nothing to its card by keyboard alone', async ({ app }) => {
   const { page } = app;
   await tabTo(page, /^Start an own walk$/);
   await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Start a walk' })).toBeVisible();
+  await tabTo(page, /^Start the walk$/);
+  await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'New walk has no stops yet' })).toBeVisible();
   await page.keyboard.press('a');
   await tabTo(page, /^Name of the stop$/);

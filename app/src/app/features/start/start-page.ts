@@ -197,6 +197,7 @@ export class StartPage {
     const chosen = this.chosen() ?? (byName(GAZETTEER[0]?.name ?? '') as PlaceChosen);
     this.problem.set(
       await this.actions.begin({
+        name: this.chosen()?.name ?? 'New walk',
         day: (day ?? DateTime.local()).toFormat('yyyy-MM-dd'),
         place: {
           ...chosen.place,

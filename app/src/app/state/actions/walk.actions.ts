@@ -20,6 +20,7 @@ import { WorkspaceStore } from '../workspace.store';
 
 /** What is known of a walk that begins. */
 export interface Beginning {
+  readonly name: string;
   readonly day: string;
   readonly place: WalkPlace;
   readonly district: District | null;
@@ -44,7 +45,7 @@ export class WalkActions {
    * A walk from what is known of it, in one step of undo. With a map it has a first stop, which is placed on the plan next.
    * Why not, where there is no room for the map.
    */
-  async begin({ day, place, district, camera }: Beginning): Promise<string | null> {
+  async begin({ name, day, place, district, camera }: Beginning): Promise<string | null> {
     const { kit, districts } = await this.store.snapshot();
     if (district !== null && !fitTogether([...districts, district])) return NO_ROOM;
     const bodyId = ofKind([...camera, ...kit], 'body').find(({ inBag }) => inBag)?.id ?? null;
@@ -52,7 +53,7 @@ export class WalkActions {
     const walk: Walk = {
       ...newWalk(createId(), day, bodyId),
       place,
-      name: place.name,
+      name,
       districtId: district?.id ?? null,
       stops: district === null ? [] : [{ ...first, name: 'First stop', lensId: ofKind(camera, 'lens')[0]?.id ?? null }],
     };
