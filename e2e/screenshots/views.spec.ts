@@ -64,6 +64,7 @@ test.describe('in the hand', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
   test('card, walk, kit', async ({ app }) => {
     await app.open('/card?walk=demo-walk&stop=vessen&t=10:40');
+    await app.page.locator('.next').waitFor();
     await shoot(app, 'phone-card');
     await app.room('Walk');
     await app.page.locator('main').evaluate((main) => main.scrollTo(0, 640));
@@ -76,6 +77,7 @@ test.describe('in the hand', () => {
     await app.page.evaluate(() => document.documentElement.setAttribute('data-theme', 'night'));
     await app.open('/card?walk=demo-walk&stop=arcade&t=19:20');
     await app.page.evaluate(() => document.documentElement.setAttribute('data-theme', 'night'));
+    await app.page.locator('.next').waitFor();
     await shoot(app, 'phone-card-night');
   });
 });

@@ -354,7 +354,10 @@ export function ladderLines(card: Card, ladder: LightLadder | null, wording: Wor
 export function nextStep(lines: readonly LadderLine[]): string | null {
   const [now, next] = lines;
   if (now === undefined) return null;
-  if (next === undefined) return `${now.change.charAt(0).toUpperCase()}${now.change.slice(1)}`;
+  if (next === undefined) {
+    const change = `${now.change.charAt(0).toUpperCase()}${now.change.slice(1)}`;
+    return now.effect === '' ? change : `${change}; ${now.effect}`;
+  }
   const at = next.shows === '' ? `At ${next.ev}` : `From ${next.shows} on (${next.ev})`;
   return next.effect === '' ? `${at}: ${next.change}` : `${at}: ${next.change}; ${next.effect}`;
 }
