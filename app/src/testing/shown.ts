@@ -1,4 +1,5 @@
 import {
+  apartIn,
   type Approach,
   barrelTape,
   type ControlKind,
@@ -26,6 +27,7 @@ import { demoDay, demoWorkspace } from './demo';
 import type { Workspace } from '../app/data/workspace';
 import { type Card, cardFor } from '../app/state/card.store';
 import { focusOn } from '../app/state/focus.store';
+import { apartSentence } from '../app/wording/apart';
 import { Wording } from '../app/wording/wording';
 import { cardRows } from '../app/features/card/card-rows';
 import {
@@ -256,6 +258,7 @@ export function shown({ workspace, stopId, minuteOfDay, shows }: Scene): string 
     legs,
     staySentence(walk, rows, stopId, WORDING),
     [walk.name, WORDING.day(walk.day), walk.place.name, walk.homeChecked],
+    apartIn(workspace, walk).map((apart) => apartSentence(apart, WORDING)),
   ];
   return JSON.stringify(all, (_, value: unknown) => (typeof value === 'number' && !Number.isFinite(value) ? String(value) : value));
 }

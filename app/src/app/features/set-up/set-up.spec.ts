@@ -118,6 +118,12 @@ describe('the home state’s check', () => {
     );
     expect(texts(VESSEN)[0]).toMatch(/^Aperture f\//);
   });
+  it('asks for the focal length that a zoom starts from, and no other lens', () => {
+    expect(texts(VESSEN).join()).not.toContain('Zoom');
+    const lens = { ...VESSEN.kit.lens, shortestMm: 24, longestMm: 70 };
+    const zoomed = homeChecks(home, { ...VESSEN.kit, lens, focalLengthMm: 28 }, 6400, WORDING);
+    expect(zoomed[0]).toEqual({ id: 'zoom', text: 'Zoom at 28 mm' });
+  });
   it('asks a film body for its roll and not for a screen', () => {
     const kit = { ...VESSEN.kit, body: { ...VESSEN.kit.body, medium: 'film' as const, stabiliserStops: 0 } };
     const film = homeChecks(home, kit, 400, WORDING).map(({ id }) => id);

@@ -1,9 +1,18 @@
-import type { HomeState, KitInHand } from '@roam-dial/core';
+import type { HomeState, KitInHand, Lens } from '@roam-dial/core';
 import type { Wording } from '../../../wording/wording';
 
 export interface HomeCheck {
   readonly id: string;
   readonly text: string;
+}
+
+/** Whether it can stand elsewhere than where one thinks. */
+export function isZoom({ shortestMm, longestMm }: Pick<Lens, 'shortestMm' | 'longestMm'>): boolean {
+  return longestMm > shortestMm;
+}
+
+export function zoomText(focalLengthMm: number): string {
+  return `${Number(focalLengthMm.toFixed(1))} mm`;
 }
 
 /**
@@ -12,7 +21,7 @@ export interface HomeCheck {
  */
 export function homeChecks(
   { hand, stops }: HomeState,
-  { body, lens, film }: KitInHand,
+  { body, lens, film, focalLengthMm }: KitInHand,
   isoCeiling: number,
   wording: Wording,
 ): readonly HomeCheck[] {
@@ -21,6 +30,7 @@ export function homeChecks(
   const time = hand.shutterS === null ? null : wording.shutter(hand.shutterS, step);
   const isHeld = isFilm || stops[0]?.atHome.camera.shutterS === hand.shutterS;
   return [
+    ...(isZoom(lens) ? [{ id: 'zoom', text: `Zoom at ${zoomText(focalLengthMm)}` }] : []),
     { id: 'aperture', text: `Aperture ${wording.aperture(hand.fNumber, lens.clickStep)}` },
     {
       id: 'focus',

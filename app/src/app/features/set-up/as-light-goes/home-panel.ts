@@ -7,7 +7,7 @@ import { WalkActions } from '../../../state/actions/walk.actions';
 import { FindingsStore } from '../../../state/findings.store';
 import { changeText } from '../../../wording/changes';
 import type { Wording } from '../../../wording/wording';
-import { homeChecks } from './home-checks';
+import { homeChecks, isZoom, zoomText } from './home-checks';
 import { RoomState } from '../room-state';
 
 /** The home state: the one set-up to return to, what each stop loses by it, and what to check before setting off. */
@@ -71,8 +71,9 @@ export class HomePanel {
   }
 }
 
-function homeText(hand: Hand, cameraS: number, { body, lens }: KitInHand, wording: Wording): string {
+function homeText(hand: Hand, cameraS: number, { body, lens, focalLengthMm }: KitInHand, wording: Wording): string {
   const time = wording.shutter(hand.shutterS ?? cameraS, body.markStep);
   const iso = hand.iso === null ? '' : `, ISO ${wording.iso(hand.iso, body.markStep)}`;
-  return `${wording.aperture(hand.fNumber, lens.clickStep)}, ${wording.exactDistance(hand.focusM)}, ${time}${iso}`;
+  const zoom = isZoom(lens) ? `${zoomText(focalLengthMm)}, ` : '';
+  return `${zoom}${wording.aperture(hand.fNumber, lens.clickStep)}, ${wording.exactDistance(hand.focusM)}, ${time}${iso}`;
 }
