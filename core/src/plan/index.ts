@@ -1,7 +1,7 @@
 export { daylightOf } from './daylight.js';
 export { placedStop } from './placedStop.js';
 export { filterFor, isWithinReach, type KitInHand, kitInHand, lensesInBag, ofKind, supportsInBag } from './bag.js';
-export { type Apart, apartIn, DAY_ON_FOOT_M, districtOf, metresOutside, middleOf, placeOf } from './place.js';
+export { type Apart, apartIn, DAY_ON_FOOT_M, districtOf, metresOutside, middleOf, placeOf, roundedPlace } from './place.js';
 export type { Holdings } from './holdings.js';
 export { type HomeQuestion, homeQuestion, lightFor, setUpInputFor } from './setUpQuestion.js';
 export { halfFieldDeg, lightInputFor, reachOf, siteOf, type StopSite } from './site.js';

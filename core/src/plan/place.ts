@@ -13,6 +13,12 @@ export function placeOf({ place }: Pick<Walk, 'place'>, { position }: Pick<Stop,
   return { latitude, longitude };
 }
 
+/** To a centimetre: finer than any map, and as short as it can be read. */
+export function roundedPlace({ latitude, longitude }: Place): Place {
+  const rounded = (degrees: number): number => Math.round(degrees * 1e7) / 1e7;
+  return { latitude: rounded(latitude), longitude: rounded(longitude) };
+}
+
 interface Box {
   readonly westM: number;
   readonly eastM: number;

@@ -1,9 +1,6 @@
 import type { Stop } from '../stop/index.js';
 import { type District, metresFrom, placeAt, streetShape } from '../streets/index.js';
-
-/** To a centimetre. */
-const DECIMALS = 1e7;
-const round = (degrees: number): number => Math.round(degrees * DECIMALS) / DECIMALS;
+import { roundedPlace } from './place.js';
 
 /**
  * A stop put down on a map, metres from its origin. Where it stood nowhere before, it takes the street that it now stands in as
@@ -15,10 +12,10 @@ export function placedStop(
   stop: Stop,
   at: { readonly eastM: number; readonly northM: number },
 ): Stop {
-  const { latitude, longitude } = placeAt(district.origin, at);
-  const placed: Stop = { ...stop, position: { latitude: round(latitude), longitude: round(longitude) } };
+  const position = roundedPlace(placeAt(district.origin, at));
+  const placed: Stop = { ...stop, position };
   if (stop.position !== null) return placed;
-  const { eastM, northM } = metresFrom(district.origin, placed.position ?? { latitude, longitude });
+  const { eastM, northM } = metresFrom(district.origin, position);
   const street = streetShape({ buildings: district.buildings, eastM, northM });
   if (street === null) return placed;
   const streetAxisDeg = Math.round(street.axisDeg) % 360;

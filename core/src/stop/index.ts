@@ -38,6 +38,7 @@ export {
   scaledZone,
   shareLeftOut,
   underLaw,
+  withDrawnEnd,
   withEnds,
   withPassers,
   zoneForIntent,

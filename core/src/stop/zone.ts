@@ -58,6 +58,31 @@ export function withEnds(subject: Subject, law: ZoneLaw, ends: Partial<Pick<Subj
   return { ...typed, ...(subject.law === undefined ? {} : { law: subject.law }) };
 }
 
+/** An end comes no nearer to the other than by this ratio, and no nearer to the camera than this, metres (s). */
+const LEAST_DEPTH = 1.05;
+const NEAREST_M = 0.3;
+const FARTHEST_M = 1000;
+
+/**
+ * An end of the zone, or where they pass, drawn to a distance, metres: brought within 0.3 to 1000 m and never past the other
+ * end, to a centimetre.
+ */
+export function withDrawnEnd(
+  subject: Subject,
+  law: ZoneLaw,
+  { end, distanceM }: { readonly end: 'nearM' | 'medianM' | 'farM'; readonly distanceM: number },
+): Subject {
+  const within = (low: number, high: number): number => Math.round(Math.min(high, Math.max(low, distanceM)) * 100) / 100;
+  switch (end) {
+    case 'nearM':
+      return withEnds(subject, law, { nearM: within(NEAREST_M, subject.farM / LEAST_DEPTH) });
+    case 'farM':
+      return withEnds(subject, law, { farM: within(subject.nearM * LEAST_DEPTH, FARTHEST_M) });
+    case 'medianM':
+      return withPassers(subject, { medianM: within(NEAREST_M, FARTHEST_M) });
+  }
+}
+
 /** Where they pass or give-or-take typed: the ends follow. */
 export function withPassers(subject: Subject, passers: Partial<Pick<Subject, 'medianM' | 'spread'>>): Subject {
   const { medianM, spread } = { ...subject, ...passers };

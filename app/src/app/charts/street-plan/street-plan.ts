@@ -15,7 +15,7 @@ import {
 import { type Outline, shadowPolygons, type SunPosition, type Tree } from '@roam-dial/core';
 import * as L from 'leaflet/dist/leaflet-src.esm.js';
 import { giveKeys, heldIn, holdAgain } from './marker-keys';
-import type { PlanBuilding, PlanStop, PlanZone, ZoneMove } from './plan-parts';
+import { MOST_SHADOWED, type PlanBuilding, type PlanStop, type PlanZone, type ZoneMove } from './plan-parts';
 import { bearingBetween, litBorder, litStrips, placeFrom, zoneArc } from './street-plan.layers';
 
 /** How far the wedge of a look reaches on the plan. */
@@ -196,8 +196,9 @@ export class StreetPlan {
     const sun = this.sun();
     const selected = this.stops().find(({ isSelected }) => isSelected);
     if (sun === null || sun.altitudeDeg <= 0) return [];
+    const isAll = this.isWhole() && this.buildings().length <= MOST_SHADOWED;
     const near = this.buildings().filter(({ footprint: [first] }) => {
-      if (first === undefined) return false;
+      if (first === undefined || isAll) return first !== undefined;
       return selected === undefined || Math.hypot(first[0] - selected.eastM, first[1] - selected.northM) < SHADOWS_WITHIN_M;
     });
     const outlines = near.flatMap((building) => shadowPolygons({ building, sun }));

@@ -73,6 +73,10 @@ export class WalkChart {
       y: this.heights()[k] as number,
       label: this.label(row.name),
       isSelected: row.stopId === this.selectedId(),
+      ends: [
+        { edge: 'arrive' as const, name: `Arrive at ${row.name}`, minute: row.arriveMin },
+        { edge: 'leave' as const, name: `Leave ${row.name}`, minute: row.leaveMin },
+      ],
       x0: x(row.arriveMin),
       x1: x(row.leaveMin),
       bars: row.windows

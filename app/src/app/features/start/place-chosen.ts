@@ -1,6 +1,5 @@
-import { type District, middleOf, type Place } from '@roam-dial/core';
+import { type District, middleOf, type Place, roundedPlace } from '@roam-dial/core';
 import { GAZETTEER } from '../../data/gazetteer';
-import { roundedPlace } from '../../data/zones';
 
 /** Where a walk begins, and by what one knows. */
 export interface PlaceChosen {

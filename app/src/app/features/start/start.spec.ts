@@ -1,7 +1,7 @@
 import { FormControl } from '@angular/forms';
-import { type Body, DEFAULT_STANDARD, isWithinReach, type Lens, shakeShutterLimitS } from '@roam-dial/core';
+import { type Body, DEFAULT_STANDARD, isWithinReach, type Lens, roundedPlace, shakeShutterLimitS } from '@roam-dial/core';
 import { cameraFrom, SENSORS } from '../../data/cameras';
-import { roundedPlace, zoneAt } from '../../data/zones';
+import { zoneAt } from '../../data/zones';
 import { between, isPlace, isZone, numberIn } from './checks';
 import { byCoordinates, byMap, byName, placeText } from './place-chosen';
 

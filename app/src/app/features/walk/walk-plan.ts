@@ -11,12 +11,11 @@ import {
   sunPosition,
   type Walk,
   walkLegs,
-  withEnds,
-  withPassers,
+  withDrawnEnd,
   zoneLawOf,
 } from '@roam-dial/core';
 import { planStops } from '../../charts/street-plan/plan-stops';
-import type { ZoneMove } from '../../charts/street-plan/plan-parts';
+import { MOST_SHADOWED, type ZoneMove } from '../../charts/street-plan/plan-parts';
 import { StreetPlan } from '../../charts/street-plan/street-plan';
 import { StopActions } from '../../state/actions/stop.actions';
 import { SelectionStore } from '../../state/selection.store';
@@ -26,11 +25,6 @@ import { counted } from '../../wording/counted';
 
 /** Nothing stands on a plan without a map. */
 const WHITE = { buildings: [], trees: [], waters: [] };
-/** An end of the zone comes no nearer to the other than this share of it. */
-const LEAST_DEPTH = 1.05;
-const NEAREST_M = 0.3;
-const FARTHEST_M = 1000;
-
 /** The walk from above: streets, shadows at the time, the stops in their order and the way from one to the next. */
 @Component({
   selector: 'rd-walk-plan',
@@ -93,9 +87,10 @@ export class WalkPlan {
   });
   /** All of it is brought into view again when a stop is put down, or another walk is looked at. */
   protected readonly key = computed(() => `${this.walk().id}/${this.walk().districtId ?? ''}/${this.stops().length}`);
+  /** Asking a zone for its clock is slow: once a day, not once a minute that is dragged over. */
+  private readonly clock = computed(() => dayClock(this.walk().day, this.walk().place.timeZone));
   protected readonly sun = computed(() => {
-    const [walk, stop] = [this.walk(), this.stop()];
-    const clock = dayClock(walk.day, walk.place.timeZone);
+    const [walk, stop, clock] = [this.walk(), this.stop(), this.clock()];
     if (clock === null) return null;
     const place = stop === null ? walk.place : placeOf(walk, stop);
     return apparentSun(sunPosition({ ...place, time: new Date(clock.msAt(this.minute())), refraction: 'none' }));
@@ -106,8 +101,9 @@ export class WalkPlan {
     if (stop?.position === null) return 'Tap the plan where you stand: the chosen stop is put down there.';
     const metres = walkLegs(walk.stops, this.workspace()?.standard.paceMps ?? 1.2).reduce((sum, leg) => sum + leg.distanceM, 0);
     const rest = unplaced === 0 ? '' : ` ${counted(unplaced, 'stop stands', 'stops stand')} nowhere yet.`;
+    const round = this.ground().buildings.length > MOST_SHADOWED ? ' round the chosen stop' : '';
     const map = this.district() === null ? ' No map yet: drop one on the window for its walls and shadows.' : '';
-    return `Shadows at ${wording.clock(this.minute())}; ${wording.walkLength(metres)} as one walks. A tap puts another stop there; one on the chosen stop goes close to it.${rest}${map}`;
+    return `Shadows at ${wording.clock(this.minute())}${round}; ${wording.walkLength(metres)} as one walks. A tap puts another stop there; one on the chosen stop goes close to it.${rest}${map}`;
   });
 
   protected tap(at: { eastM: number; northM: number }): void {
@@ -132,17 +128,13 @@ export class WalkPlan {
   }
 
   /** An end of the zone, never past the other. */
-  protected draw({ end, distanceM }: ZoneMove): void {
+  protected draw(zoneMove: ZoneMove): void {
     const [walk, stop] = [this.walk(), this.stop()];
     if (stop === null) return;
-    const { nearM, farM } = stop.subject;
-    const within = (low: number, high: number): number => Math.round(Math.min(high, Math.max(low, distanceM)) * 100) / 100;
-    this.actions.adjust({ walk, stop }, 'zone', (one) => {
-      if (end === 'medianM') return { ...one, subject: withPassers(one.subject, { medianM: within(NEAREST_M, FARTHEST_M) }) };
-      const ends =
-        end === 'nearM' ? { nearM: within(NEAREST_M, farM / LEAST_DEPTH) } : { farM: within(nearM * LEAST_DEPTH, FARTHEST_M) };
-      return { ...one, subject: withEnds(one.subject, zoneLawOf(one), ends) };
-    });
+    this.actions.adjust({ walk, stop }, 'zone', (one) => ({
+      ...one,
+      subject: withDrawnEnd(one.subject, zoneLawOf(one), zoneMove),
+    }));
   }
 
   private put(stop: Stop, at: { readonly eastM: number; readonly northM: number }): void {

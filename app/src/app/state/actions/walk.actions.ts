@@ -8,12 +8,13 @@ import {
   middleOf,
   NO_ROOM,
   ofKind,
+  roundedPlace,
   type ThresholdName,
   type Walk,
   type WalkPlace,
 } from '@roam-dial/core';
 import { createId, newStop, newWalk } from '../../data/defaults';
-import { roundedPlace, zoneAt } from '../../data/zones';
+import { zoneAt } from '../../data/zones';
 import { addWalk, changeWalk, duplicateWalk, putDistrict, removeDistrict, removeWalk, setHeights } from '../edits';
 import { counted } from '../../wording/counted';
 import { WorkspaceStore } from '../workspace.store';
