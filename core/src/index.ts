@@ -142,6 +142,14 @@ export {
   type Tree,
   type View,
   type ViewRay,
+  type FootWay,
+  footMinutes,
+  type Point,
+  type Way,
+  WAY_KINDS,
+  type WayKind,
+  type WayNetwork,
+  wayNetwork,
 } from './streets/index.js';
 export { type Placement, type Reading } from './metering/index.js';
 export {
@@ -357,12 +365,14 @@ export {
   cloudOf,
   distanceBetweenM,
   type Leg,
+  type LegCourse,
   type ReadPlace,
   readPlace,
   suitablePerMinute,
   waitForChanceMin,
   type Walk,
   walkLegs,
+  type WayBetween,
   type WalkPlace,
 } from './walk/index.js';
 export { ARCHIVE_VERSION, archiveParts, writeArchive } from './formats/archive/writeArchive.js';
@@ -402,6 +412,8 @@ export {
   middleOf,
   ofKind,
   placedStop,
+  type Street,
+  streetAt,
   placeOf,
   roundedPlace,
   reachOf,

@@ -1,23 +1,28 @@
 import type { Stop } from '../stop/index.js';
-import { type District, metresFrom, placeAt, streetShape } from '../streets/index.js';
+import { type District, metresFrom, placeAt } from '../streets/index.js';
 import { roundedPlace } from './place.js';
+import { streetAt } from './streetAt.js';
 
 /**
- * A stop put down on a map, metres from its origin. Where it stood nowhere before, it takes the street that it now stands in as
- * the walls have it (axis, width) and looks along it; where the walls leave the street open, and where it only moves, what was
- * said of it stays.
+ * A stop put down on a map, metres from its origin. Where it stood nowhere before, it takes the street that it now stands in
+ * (axis, width, side) and looks along it; where no street is known, and where it only moves, what was said of it stays.
  */
 export function placedStop(
-  district: Pick<District, 'origin' | 'buildings'>,
+  district: Pick<District, 'origin' | 'buildings' | 'ways'>,
   stop: Stop,
   at: { readonly eastM: number; readonly northM: number },
 ): Stop {
   const position = roundedPlace(placeAt(district.origin, at));
   const placed: Stop = { ...stop, position };
   if (stop.position !== null) return placed;
-  const { eastM, northM } = metresFrom(district.origin, position);
-  const street = streetShape({ buildings: district.buildings, eastM, northM });
+  const street = streetAt(district, metresFrom(district.origin, position));
   if (street === null) return placed;
-  const streetAxisDeg = Math.round(street.axisDeg) % 360;
-  return { ...placed, streetAxisDeg, streetWidthM: Math.round(street.widthM * 10) / 10, shootingBearingDeg: streetAxisDeg };
+  const { axisDeg, side, widthM } = street;
+  return {
+    ...placed,
+    streetAxisDeg: axisDeg,
+    streetWidthM: widthM ?? stop.streetWidthM,
+    pavement: side,
+    shootingBearingDeg: axisDeg,
+  };
 }

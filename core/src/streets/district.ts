@@ -2,6 +2,7 @@ import { RAD_PER_DEG } from '../units/index.js';
 import type { Building, Place } from '../light/index.js';
 import type { Outline } from './shadowPolygons.js';
 import type { Tree } from './trees.js';
+import type { Way } from './way.js';
 
 /** How a building's height is known. */
 export type HeightSource = 'given' | 'levels' | 'assumed' | 'set';
@@ -13,7 +14,7 @@ export interface DistrictBuilding extends Building {
   readonly heightSource: HeightSource;
 }
 
-/** Buildings and trees on flat ground, in metres east and north of an origin. */
+/** Buildings, trees and streets on flat ground, in metres east and north of an origin. */
 export interface District {
   readonly id: string;
   readonly name: string;
@@ -21,6 +22,8 @@ export interface District {
   readonly buildings: readonly DistrictBuilding[];
   readonly trees: readonly Tree[];
   readonly waters: readonly Outline[];
+  /** Absent: the map had none. */
+  readonly ways?: readonly Way[];
 }
 
 /** Metres of a degree of latitude on the mean sphere of 6,371,008.8 m. */

@@ -18,12 +18,14 @@ const FARTHEST_M = 150;
 
 /**
  * The street round a place: its axis is the direction in which one sees farthest both ways, its width the distance between
- * the walls across it (the median over ±15°, each brought square to the axis). Null where it has no wall on one side.
+ * the walls across it (the median over ±15°, each brought square to the axis). Where the axis is known from elsewhere it is taken
+ * as given. Null where it has no wall on one side.
  */
 export function streetShape(options: {
   readonly buildings: readonly Building[];
   readonly eastM: number;
   readonly northM: number;
+  readonly axisDeg?: number;
 }): StreetShape | null {
   checkOptions('options', options);
   const { buildings, eastM, northM } = options;
@@ -42,8 +44,7 @@ export function streetShape(options: {
   });
   const at = (bearingDeg: number): (typeof looks)[number] => looks[((bearingDeg % 360) + 360) % 360] as (typeof looks)[number];
   const through = (bearingDeg: number): number => at(bearingDeg).freeM + at(bearingDeg + 180).freeM;
-  const longest = Math.max(...Array.from({ length: 180 }, (_, k) => through(k)));
-  const axisDeg = middleOfBest(through, longest);
+  const axisDeg = options.axisDeg === undefined ? middleOfBest(through) : Math.round(options.axisDeg) % 180;
   const side = (turn: number): { freeM: number; heightM: number } | null => {
     const near = Array.from({ length: 31 }, (_, k) => k - 15).flatMap((off) => {
       const { freeM, prism } = at(axisDeg + turn + off);
@@ -59,7 +60,8 @@ export function streetShape(options: {
 }
 
 /** The middle of the run of bearings in which one sees nearly as far as in the best. */
-function middleOfBest(through: (bearingDeg: number) => number, longest: number): number {
+function middleOfBest(through: (bearingDeg: number) => number): number {
+  const longest = Math.max(...Array.from({ length: 180 }, (_, k) => through(k)));
   const best = Array.from({ length: 180 }, (_, k) => k).find((k) => through(k) === longest) ?? 0;
   const isLong = (bearingDeg: number): boolean => through(bearingDeg) >= 0.95 * longest;
   let [from, to] = [best, best];

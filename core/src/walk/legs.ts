@@ -1,10 +1,11 @@
 import { RAD_PER_DEG } from '../units/index.js';
 import type { Place } from '../light/index.js';
 import type { Stop } from '../stop/index.js';
+import { footMinutes, type FootWay } from '../streets/index.js';
 
 const EARTH_RADIUS_M = 6_371_008.8;
-/** Streets are longer than the crow flies: the usual factor in an old town. */
-const DETOUR = 1.25;
+/** Streets are longer than the crow flies: the usual factor in an old town (s). */
+const DETOUR = 1.3;
 /** A leg between stops of which one has no position yet. */
 const UNKNOWN_LEG_M = 400;
 
@@ -17,10 +18,14 @@ export function distanceBetweenM(a: Place, b: Place): number {
   return 2 * EARTH_RADIUS_M * Math.asin(Math.min(1, Math.sqrt(chord)));
 }
 
+/** How the length of a leg is known: along the map's streets, straight with a detour, or not at all yet. */
+export type LegCourse =
+  { readonly kind: 'streets'; readonly way: FootWay } | { readonly kind: 'straight' } | { readonly kind: 'unknown' };
+
 export interface Leg {
+  readonly course: LegCourse;
   readonly distanceM: number;
-  readonly isEstimated: boolean;
-  /** The stop's own walking time where it has one, else distance over pace, in whole minutes up. */
+  /** The stop's own walking time where it has one, else by distance, steps and pace, in whole minutes up. */
   readonly walkMin: number;
   /** When one would be at the stop walking straight on. */
   readonly reachMin: number;
@@ -28,16 +33,33 @@ export interface Leg {
   readonly spareMin: number;
 }
 
-/** The leg from one stop to the next. */
-export function legBetween(from: Stop, to: Stop, paceMps: number): Leg {
-  const known = from.position !== null && to.position !== null;
-  const distanceM = known ? DETOUR * distanceBetweenM(from.position as Place, to.position as Place) : UNKNOWN_LEG_M;
-  const walkMin = to.walkMin ?? Math.max(1, Math.ceil(distanceM / paceMps / 60));
-  const reachMin = from.leaveMin + walkMin;
-  return { distanceM, isEstimated: !known, walkMin, reachMin, spareMin: to.arriveMin - reachMin };
+function lengthOf(course: LegCourse, from: Stop, to: Stop): Pick<FootWay, 'lengthM' | 'stepsM'> {
+  if (course.kind === 'streets') return course.way;
+  if (course.kind === 'unknown') return { lengthM: UNKNOWN_LEG_M, stepsM: 0 };
+  return { lengthM: DETOUR * distanceBetweenM(from.position as Place, to.position as Place), stepsM: 0 };
 }
 
+/** The leg from one stop to the next, along a way that has been found, or straight. */
+export function legBetween(from: Stop, to: Stop, paceMps: number, way: FootWay | null = null): Leg {
+  const course: LegCourse =
+    from.position === null || to.position === null
+      ? { kind: 'unknown' }
+      : way === null
+        ? { kind: 'straight' }
+        : { kind: 'streets', way };
+  const length = lengthOf(course, from, to);
+  const walkMin = to.walkMin ?? Math.max(1, Math.ceil(footMinutes(length, paceMps)));
+  const reachMin = from.leaveMin + walkMin;
+  return { course, distanceM: length.lengthM, walkMin, reachMin, spareMin: to.arriveMin - reachMin };
+}
+
+/** The way between two stops that follow one another, where one has been found. */
+export type WayBetween = (from: Stop, to: Stop) => FootWay | null;
+
 /** Legs between consecutive stops: one fewer than stops. */
-export function walkLegs(stops: readonly Stop[], paceMps: number): readonly Leg[] {
-  return stops.slice(1).map((to, k) => legBetween(stops[k] as Stop, to, paceMps));
+export function walkLegs(stops: readonly Stop[], paceMps: number, wayBetween: WayBetween = () => null): readonly Leg[] {
+  return stops.slice(1).map((to, k) => {
+    const from = stops[k] as Stop;
+    return legBetween(from, to, paceMps, wayBetween(from, to));
+  });
 }

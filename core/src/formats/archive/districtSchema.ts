@@ -1,12 +1,13 @@
 import Joi from 'joi';
 import type { Place } from '../../light/index.js';
-import type { District, DistrictBuilding, Tree } from '../../streets/index.js';
-import { HEIGHT_SOURCES } from '../../streets/index.js';
-import { FARTHEST_M, HIGHEST_M, MOST_BUILDINGS, MOST_CORNERS, MOST_COURTYARDS, NEAREST_POLE_DEG } from './limits.js';
+import type { District, DistrictBuilding, Tree, Way } from '../../streets/index.js';
+import { HEIGHT_SOURCES, WAY_KINDS, WIDEST_WAY_M } from '../../streets/index.js';
+import { FARTHEST_M, HIGHEST_M, MOST_BUILDINGS, MOST_CORNERS, MOST_COURTYARDS, MOST_WAYS, NEAREST_POLE_DEG } from './limits.js';
 import { id, name, number, positive, required } from './schemaParts.js';
 
 const metres = number.min(-FARTHEST_M).max(FARTHEST_M);
-const ring = Joi.array().items(Joi.array().ordered(metres.required(), metres.required())).min(3).max(MOST_CORNERS);
+const corner = Joi.array().ordered(metres.required(), metres.required());
+const ring = Joi.array().items(corner).min(3).max(MOST_CORNERS);
 const height = positive.max(HIGHEST_M);
 const base = number.min(0).less(Joi.ref('heightM')).optional();
 
@@ -30,7 +31,16 @@ export const treeSchema = required<Tree>({
 
 export const waterSchema = ring;
 
-/** Buildings, trees and water round an origin. */
+export const waySchema = required<Way>({
+  id,
+  name: name.optional(),
+  kind: Joi.valid(...WAY_KINDS),
+  widthM: positive.max(WIDEST_WAY_M).optional(),
+  isCovered: Joi.boolean().optional(),
+  points: Joi.array().items(corner).min(2).max(MOST_CORNERS),
+});
+
+/** Buildings, trees, water and streets round an origin. */
 export const districtSchema = required<District>({
   id,
   name,
@@ -41,4 +51,5 @@ export const districtSchema = required<District>({
   buildings: Joi.array().items(buildingSchema).max(MOST_BUILDINGS),
   trees: Joi.array().items(treeSchema).max(MOST_BUILDINGS),
   waters: Joi.array().items(ring).max(MOST_BUILDINGS),
+  ways: Joi.array().items(waySchema).max(MOST_WAYS).optional(),
 });

@@ -1,6 +1,8 @@
 /** More than the old town of a capital has. */
 export const MOST_BUILDINGS = 50_000;
-/** Of one outline; more are no building. */
+/** Streets, lanes and steps of a capital's old town. */
+export const MOST_WAYS = 50_000;
+/** Of one outline or street; more are no building. */
 export const MOST_CORNERS = 20_000;
 export const MOST_COURTYARDS = 1000;
 /** Of all outlines of all districts together: what an archive can be written with and read again. */

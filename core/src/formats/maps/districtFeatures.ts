@@ -7,13 +7,16 @@ import {
   metresFrom,
   type Outline,
   type Tree,
+  type Way,
 } from '../../streets/index.js';
-import { buildingSchema, treeSchema, waterSchema } from '../archive/districtSchema.js';
-import { LONGEST_ID, LONGEST_NAME, MOST_BUILDINGS, NEAREST_POLE_DEG } from '../archive/limits.js';
+import { buildingSchema, treeSchema, waterSchema, waySchema } from '../archive/districtSchema.js';
+import { LONGEST_ID, LONGEST_NAME, MOST_BUILDINGS, MOST_WAYS, NEAREST_POLE_DEG } from '../archive/limits.js';
+import { crossesItself } from './crossesItself.js';
 import type { LeftOut, LeftOutCounter } from './leftOut.js';
 import { parseHeightM, toMillimetres } from './lengths.js';
 import { type Degrees, isFootprint, isPart, isTree, isWater, type MapFeature, type Tags } from './mapFeature.js';
 import { MapRefusal } from './refusal.js';
+import { isCoveredWay, isWay, wayKindOf, wayWidthM } from './wayTags.js';
 
 /** How a map's data become buildings. */
 export interface DistrictOptions {
@@ -39,11 +42,15 @@ export interface DistrictReport {
   readonly leftOut: readonly LeftOut[];
 }
 
-function ringOf(ring: readonly Degrees[], origin: Place): [number, number][] {
-  const points = ring.map(([longitude, latitude]): [number, number] => {
+function metresOf(corners: readonly Degrees[], origin: Place): [number, number][] {
+  return corners.map(([longitude, latitude]): [number, number] => {
     const { eastM, northM } = metresFrom(origin, { latitude, longitude });
     return [toMillimetres(eastM), toMillimetres(northM)];
   });
+}
+
+function ringOf(ring: readonly Degrees[], origin: Place): [number, number][] {
+  const points = metresOf(ring, origin);
   const [first, last] = [points[0], points.at(-1)];
   if (points.length > 1 && first?.[0] === last?.[0] && first?.[1] === last?.[1]) points.pop();
   return points;
@@ -107,6 +114,7 @@ class Builder {
   readonly raised: Raised[] = [];
   readonly trees: Tree[] = [];
   readonly waters: Outline[] = [];
+  readonly ways: Way[] = [];
   private readonly ids = new Ids();
 
   constructor(
@@ -118,6 +126,15 @@ class Builder {
   add({ id, tags, shape }: MapFeature): void {
     if (shape.kind === 'point') {
       if (isTree(tags)) this.tree(id, tags, shape.at);
+      return;
+    }
+    if (shape.kind === 'lines') {
+      shape.lines.forEach((line, k) => this.way(shape.lines.length > 1 ? `${id}-${k + 1}` : id, tags, line));
+      return;
+    }
+    if (isWay(tags) && !isFootprint(tags)) {
+      // A square that one may cross is walked round here: its edge is all that a line can say.
+      shape.polygons.forEach(([outer = []], k) => this.way(shape.polygons.length > 1 ? `${id}-${k + 1}` : id, tags, outer));
       return;
     }
     shape.polygons.forEach((rings, k) => {
@@ -132,7 +149,8 @@ class Builder {
     const baseM = baseOf(tags, this.options);
     if (!encloses(footprint)) return this.leftOut.add('noArea', id);
     if (heightM <= baseM) return this.leftOut.add('underItsBase', id);
-    const courtyards = holes.filter(encloses);
+    if (crossesItself(footprint)) return this.leftOut.add('crossesItself', id);
+    const courtyards = holes.filter((hole) => encloses(hole) && !crossesItself(hole));
     const name = tags.get('name');
     const building: DistrictBuilding = {
       id: this.ids.of(id),
@@ -163,8 +181,27 @@ class Builder {
     else this.trees.push(tree);
   }
 
+  private way(id: string, tags: Tags, line: readonly Degrees[]): void {
+    const points = metresOf(line, this.origin).filter(
+      ([x, y], k, all) => k === 0 || x !== all[k - 1]?.[0] || y !== all[k - 1]?.[1],
+    );
+    const [name, widthM] = [tags.get('name'), wayWidthM(tags)];
+    const way: Way = {
+      id: id.slice(0, LONGEST_ID) || 'way',
+      ...(typeof name === 'string' && name.trim() !== '' ? { name: name.slice(0, LONGEST_NAME) } : {}),
+      kind: wayKindOf(tags),
+      ...(widthM === null ? {} : { widthM }),
+      ...(isCoveredWay(tags) ? { isCovered: true } : {}),
+      points,
+    };
+    if (points.length < 2) this.leftOut.add('noLength', id);
+    else if (waySchema.validate(way, { convert: false }).error !== undefined) this.leftOut.add('outOfRange', id);
+    else this.ways.push(way);
+  }
+
   private water(id: string, outline: [number, number][]): void {
     if (!encloses(outline)) this.leftOut.add('noArea', id);
+    else if (crossesItself(outline)) this.leftOut.add('crossesItself', id);
     else if (waterSchema.validate(outline, { convert: false }).error !== undefined) this.leftOut.add('outOfRange', id);
     else this.waters.push(outline);
   }
@@ -204,7 +241,7 @@ function* withoutReplaced(raised: readonly Raised[]): Generator<number, Raised[]
 }
 
 function cornersOf({ shape }: MapFeature): readonly Degrees[] {
-  return shape.kind === 'point' ? [] : shape.polygons.flatMap((rings) => rings[0] ?? []);
+  return shape.kind !== 'polygons' ? [] : shape.polygons.flatMap((rings) => rings[0] ?? []);
 }
 
 function middleOf(features: readonly MapFeature[]): Place {
@@ -235,7 +272,7 @@ export interface DistrictFound {
 /** Features a step takes before it reports. */
 const AT_ONCE = 200;
 
-/** Buildings, trees and water out of map features in degrees, in steps: yields the share that is done. @throws MapRefusal */
+/** Buildings, trees, water and streets out of map features in degrees, in steps: yields the share that is done. @throws MapRefusal */
 export function* districtOfSteps(
   features: readonly MapFeature[],
   options: DistrictOptions,
@@ -262,6 +299,7 @@ export function* districtOfSteps(
       buildings,
       trees: builder.trees.slice(0, MOST_BUILDINGS),
       waters: builder.waters.slice(0, MOST_BUILDINGS),
+      ...(builder.ways.length > 0 ? { ways: builder.ways.slice(0, MOST_WAYS) } : {}),
     },
     report: {
       givenHeights: countOf('given') + countOf('set'),

@@ -136,6 +136,88 @@ describe('the JSON of its query service', () => {
   });
 });
 
+describe('streets', () => {
+  const line = (properties: object, ...coordinates: [number, number][]): object => ({
+    type: 'Feature',
+    id: 'lane',
+    properties,
+    geometry: { type: 'LineString', coordinates },
+  });
+  const house = feature({ building: 'yes', height: 8 }, square(0, 0, 10));
+  const waysOf = (...features: object[]) => found(collection(house, ...features)).district.ways;
+
+  it('come out of lines with their name, kind, width and roof', () => {
+    expect(
+      waysOf(
+        line({ highway: 'steps', name: 'Nail Steps', width: '2.5', covered: 'yes' }, at(0, 20), at(30, 20)),
+        line({ highway: 'footway', tunnel: 'building_passage' }, at(30, 20), at(30, 40)),
+        { ...line({ highway: 'residential' }), geometry: { type: 'MultiLineString', coordinates: [[at(0, 50), at(9, 50)], [at(20, 50), at(29, 50)]] } }, // prettier-ignore
+      ),
+    ).toEqual([
+      { id: 'lane', name: 'Nail Steps', kind: 'steps', widthM: 2.5, isCovered: true, points: [[0, 20], [30, 20]] }, // prettier-ignore
+      { id: 'lane', kind: 'path', isCovered: true, points: [[30, 20], [30, 40]] }, // prettier-ignore
+      { id: 'lane-1', kind: 'street', points: [[0, 50], [9, 50]] }, // prettier-ignore
+      { id: 'lane-2', kind: 'street', points: [[20, 50], [29, 50]] }, // prettier-ignore
+    ]);
+  });
+
+  it.each([
+    [{ highway: 'motorway' }],
+    [{ highway: 'proposed' }],
+    [{ highway: 'service', access: 'private' }],
+    [{ highway: 'residential', foot: 'no' }],
+    [{ railway: 'tram' }],
+  ])('are none where nobody walks: %j', (tags) => {
+    expect(waysOf(line(tags, at(0, 20), at(30, 20)))).toBeUndefined();
+  });
+
+  it('keep what the file has of them where its edge cuts them, and are counted where it has nothing', () => {
+    const corner = (id: number, eastM: number): string => {
+      const [lon, lat] = at(eastM, 30);
+      return `<node id="${id}" lat="${lat}" lon="${lon}"/>`;
+    };
+    const way = (id: number, ...refs: number[]): string =>
+      `<way id="${id}">${refs.map((ref) => `<nd ref="${ref}"/>`).join('')}<tag k="highway" v="residential"/></way>`;
+    const streets = `${[1, 2, 3, 4, 5].map((k) => corner(9000 + k, 10 * k)).join('')}${way(800, 9001, 9002, 1, 9999, 9003, 9004, 9005)}${way(801, 9999, 9001)}`;
+    const xml = osmXml().replace('</osm>', `${streets}</osm>`).replace('<node id="1" ', '<node id="70001" ');
+    const { district, report } = found(xml);
+    expect(district.ways).toMatchObject([
+      { id: 'way/800-1', points: [[10, 30], [20, 30]] }, // prettier-ignore
+      { id: 'way/800-2', points: [[30, 30], [40, 30], [50, 30]] }, // prettier-ignore
+    ]);
+    expect(report.leftOut).toContainEqual({ reason: 'cornersMissing', count: 2, ids: ['way/100', 'way/801'] });
+  });
+
+  it('are written and read again as they are', () => {
+    const { district } = found(
+      collection(
+        house,
+        line({ highway: 'steps', name: 'Nail Steps', width: 2.5, covered: 'yes' }, at(0, 20), at(30, 21)),
+        line({ highway: 'path' }, at(30, 21), at(31, 55)),
+      ),
+    );
+    expect(found(writeDistrict(district)).district).toEqual(district);
+  });
+});
+
+describe('an outline that runs through itself', () => {
+  const bow: [number, number][] = [at(0, 0), at(10, 10), at(10, 0), at(0, 12), at(0, 0)];
+  const touching: [number, number][] = [at(0, 0), at(5, 5), at(10, 0), at(10, 10), at(5, 5), at(0, 10), at(0, 0)];
+
+  it('is left out and counted, one that only touches itself is not', () => {
+    const { district, report } = found(
+      collection(
+        { ...feature({ building: 'yes' }, bow), id: 'bow' },
+        { ...feature({ building: 'yes' }, touching), id: 'touching' },
+        { ...feature({ building: 'yes' }, square(50, 0, 20), bow), id: 'whole' },
+      ),
+    );
+    expect(district.buildings.map(({ id }) => id)).toEqual(['touching', 'whole']);
+    expect(district.buildings[1]?.courtyards).toBeUndefined();
+    expect(report.leftOut).toEqual([{ reason: 'crossesItself', count: 1, ids: ['bow'] }]);
+  });
+});
+
 describe('GeoJSON', () => {
   it('takes polygons and multipolygons, feet and unnamed heights, and leaves out what encloses nothing', () => {
     const multi = {

@@ -1,6 +1,7 @@
 import type { Place } from '../../light/index.js';
-import { type Degrees, isFootprint, isTree, isWater, type MapFeature, tagsOf } from './mapFeature.js';
+import { type Degrees, isFootprint, isTree, isWater, type MapFeature, type Tags, tagsOf } from './mapFeature.js';
 import { isRecord, MapRefusal, said } from './refusal.js';
+import { isWay } from './wayTags.js';
 
 /** GeoJSON's features, each checked down to its last coordinate before anything is made of it. */
 
@@ -34,7 +35,7 @@ function isClosed(line: readonly Degrees[]): boolean {
   return line.length > 3 && first?.[0] === last?.[0] && first?.[1] === last?.[1];
 }
 
-function shapeOf(geometry: Readonly<Record<string, unknown>>, where: string): MapFeature['shape'] | null {
+function shapeOf(geometry: Readonly<Record<string, unknown>>, tags: Tags, where: string): MapFeature['shape'] | null {
   const { coordinates } = geometry;
   switch (geometry['type']) {
     case 'Point':
@@ -45,8 +46,11 @@ function shapeOf(geometry: Readonly<Record<string, unknown>>, where: string): Ma
       return { kind: 'polygons', polygons: listOf(coordinates, where, polygonOf) };
     case 'LineString': {
       const line = ringOf(coordinates, where);
+      if (isWay(tags)) return { kind: 'lines', lines: [line] };
       return isClosed(line) ? { kind: 'polygons', polygons: [[line]] } : null;
     }
+    case 'MultiLineString':
+      return isWay(tags) ? { kind: 'lines', lines: listOf(coordinates, where, ringOf) } : null;
     default:
       return null;
   }
@@ -72,9 +76,12 @@ function featureOf(value: unknown, number: number): MapFeature | null {
   if (!isRecord(geometry) || typeof geometry['type'] !== 'string') {
     throw new MapRefusal('The file cannot be read there: must be a geometry.', `${at}.geometry`);
   }
-  const shape = shapeOf(geometry, `${at}.geometry.coordinates`);
-  return shape === null ? null : { id: idOf(value['id'], number), tags: tagsOf(entriesOf(value['properties'])), shape };
+  const tags = tagsOf(entriesOf(value['properties']));
+  const shape = shapeOf(geometry, tags, `${at}.geometry.coordinates`);
+  return shape === null ? null : { id: idOf(value['id'], number), tags, shape };
 }
+
+const matters = (tags: Tags): boolean => isFootprint(tags) || isWater(tags) || isTree(tags) || isWay(tags);
 
 const CHECKED_AT_ONCE = 500;
 
@@ -85,7 +92,7 @@ export function* geoJsonFeatures(file: Readonly<Record<string, unknown>>): Gener
   const features: MapFeature[] = [];
   for (let k = 0; k < list.length; k++) {
     const feature = featureOf(list[k], k);
-    if (feature !== null && (isFootprint(feature.tags) || isWater(feature.tags) || isTree(feature.tags))) features.push(feature);
+    if (feature !== null && matters(feature.tags)) features.push(feature);
     if (k % CHECKED_AT_ONCE === CHECKED_AT_ONCE - 1) yield k / list.length;
   }
   return features;

@@ -1,5 +1,13 @@
 /** Why something in a map's file did not become a building, tree or water. */
-export const LEFT_OUT_REASONS = ['cornersMissing', 'notClosed', 'noArea', 'underItsBase', 'outOfRange'] as const;
+export const LEFT_OUT_REASONS = [
+  'cornersMissing',
+  'notClosed',
+  'noArea',
+  'crossesItself',
+  'noLength',
+  'underItsBase',
+  'outOfRange',
+] as const;
 export type LeftOutReason = (typeof LEFT_OUT_REASONS)[number];
 
 export interface LeftOut {

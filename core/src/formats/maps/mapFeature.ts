@@ -10,7 +10,9 @@ export interface MapFeature {
   readonly shape:
     | { readonly kind: 'point'; readonly at: Degrees }
     /** Outer ring and holes of each polygon. */
-    | { readonly kind: 'polygons'; readonly polygons: readonly (readonly (readonly Degrees[])[])[] };
+    | { readonly kind: 'polygons'; readonly polygons: readonly (readonly (readonly Degrees[])[])[] }
+    /** Runs of corners that hang together. */
+    | { readonly kind: 'lines'; readonly lines: readonly (readonly Degrees[])[] };
 }
 
 /** Only what matters here is kept, and only values that a person could have written: the rest is weight. */
@@ -34,6 +36,12 @@ const MATTERS = new Set([
   'amenity',
   'barrier',
   'type',
+  'width',
+  'est_width',
+  'covered',
+  'tunnel',
+  'foot',
+  'access',
 ]);
 
 /** The tags that matter, of whatever there is. */
@@ -47,7 +55,7 @@ export function tagsOf(entries: Iterable<readonly [string, unknown]>): Tags {
   return tags;
 }
 
-const isSet = (value: unknown): boolean => value !== undefined && value !== '' && value !== 'no' && value !== false;
+export const isSet = (value: unknown): boolean => value !== undefined && value !== '' && value !== 'no' && value !== false;
 
 export const isPart = (tags: Tags): boolean => isSet(tags.get('building:part'));
 

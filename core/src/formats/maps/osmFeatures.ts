@@ -3,11 +3,13 @@ import osm2geojson from 'osm2geojson-lite';
 import type { LeftOutCounter } from './leftOut.js';
 import { type Degrees, isPart, isTaggedBuilding, isTree, isWater, type MapFeature, type Tags } from './mapFeature.js';
 import type { OsmMap, OsmRelation, OsmWay } from './osmElements.js';
+import { isWay } from './wayTags.js';
 
 /**
- * What of a street map stands or flows: ways that are tagged as a building, a part or water; multipolygons that are, or whose
- * outer way is; trees. A way or multipolygon is taken if all of its corners are in the file. Being a member of something else
- * (a square, a landuse, a site) takes nothing away.
+ * What of a street map stands, flows or is walked on: ways that are tagged as a building, a part or water; multipolygons that
+ * are, or whose outer way is; trees; streets. An outline is taken if all of its corners are in the file, of a street every run of
+ * corners that are: the edge of an extract cuts them. Being a member of something else (a square, a landuse, a site) takes
+ * nothing away.
  */
 
 const matters = (tags: Tags): boolean => isTaggedBuilding(tags) || isWater(tags);
@@ -70,6 +72,20 @@ function wayFeature(way: OsmWay, tags: Tags, map: OsmMap, leftOut: LeftOutCounte
   return { id, tags, shape: { kind: 'polygons', polygons: [[ring]] } };
 }
 
+/** The runs of a street's corners that the file has. */
+function lineFeature({ id, nodes, tags }: OsmWay, map: OsmMap, leftOut: LeftOutCounter): MapFeature | null {
+  const runs: Degrees[][] = [[]];
+  for (const ref of nodes) {
+    const node = map.nodes.get(ref);
+    if (node === undefined) runs.push([]);
+    else runs.at(-1)?.push(node.at);
+  }
+  const lines = runs.filter(({ length }) => length > 1);
+  if (lines.length > 0) return { id: `way/${id}`, tags, shape: { kind: 'lines', lines } };
+  leftOut.add('cornersMissing', `way/${id}`);
+  return null;
+}
+
 /** A multipolygon of more ways than this is a country, not a house. */
 const MOST_MEMBERS = 2000;
 
@@ -126,7 +142,7 @@ function relationFeature(assembly: Assembly, map: OsmMap, leftOut: LeftOutCounte
 
 const JOINED_AT_ONCE = 200;
 
-/** Buildings, water and trees of a street map, in steps: yields the share that is joined. */
+/** Buildings, water, trees and streets of a street map, in steps: yields the share that is joined. */
 export function* osmFeatureSteps(map: OsmMap, leftOut: LeftOutCounter): Generator<number, readonly MapFeature[]> {
   const assemblies = assembliesOf(map);
   const given = outlineTags(map);
@@ -143,8 +159,9 @@ export function* osmFeatureSteps(map: OsmMap, leftOut: LeftOutCounter): Generato
   }
   for (const way of map.ways.values()) {
     const tags = given.get(way.id) ?? way.tags;
-    if (!matters(tags) || replaced.has(way.id)) continue;
-    const feature = wayFeature(way, tags, map, leftOut);
+    const isStreet = !matters(tags) && isWay(tags);
+    if ((!matters(tags) && !isStreet) || replaced.has(way.id)) continue;
+    const feature = isStreet ? lineFeature(way, map, leftOut) : wayFeature(way, tags, map, leftOut);
     if (feature !== null) features.push(feature);
   }
   yield 0.8;

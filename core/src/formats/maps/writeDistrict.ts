@@ -1,11 +1,14 @@
 import type { Feature, FeatureCollection, Position } from 'geojson';
-import { type District, type Outline, placeAt } from '../../streets/index.js';
+import { type District, type Outline, placeAt, type WayKind } from '../../streets/index.js';
 
 /** A tenth of a millimetre: reading rounds to millimetres, and so comes back to the same metres. */
 const DEGREE_DIGITS = 1e9;
 
+/** What a street is called in a map's tags; a square is a street here. */
+const HIGHWAYS: Readonly<Record<WayKind, string>> = { street: 'pedestrian', path: 'footway', steps: 'steps' };
+
 /** A district as GeoJSON text, its origin and name beside the features; reads back to the same. */
-export function writeDistrict({ name, origin, buildings, trees, waters }: District): string {
+export function writeDistrict({ name, origin, buildings, trees, waters, ways = [] }: District): string {
   const position = (eastM: number, northM: number): Position => {
     const { latitude, longitude } = placeAt(origin, { eastM, northM });
     const rounded = (degrees: number): number => Math.round(degrees * DEGREE_DIGITS) / DEGREE_DIGITS;
@@ -42,6 +45,17 @@ export function writeDistrict({ name, origin, buildings, trees, waters }: Distri
       type: 'Feature',
       properties: { natural: 'water' },
       geometry: { type: 'Polygon', coordinates: [ring(outline)] },
+    })),
+    ...ways.map(({ id, name: own, kind, widthM, isCovered, points }): Feature => ({
+      type: 'Feature',
+      id,
+      properties: {
+        highway: HIGHWAYS[kind],
+        ...(own === undefined ? {} : { name: own }),
+        ...(widthM === undefined ? {} : { width: widthM }),
+        ...(isCovered === true ? { covered: 'yes' } : {}),
+      },
+      geometry: { type: 'LineString', coordinates: points.map(([eastM, northM]) => position(eastM, northM)) },
     })),
   ];
   const collection: FeatureCollection & { name: string; origin: Position } = {

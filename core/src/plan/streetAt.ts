@@ -1,0 +1,93 @@
+import type { Pavement } from '../stop/index.js';
+import { castRay, type District, type Point, STANDING_M, streetShape, type Way, type WayKind } from '../streets/index.js';
+import { readPrism } from '../light/index.js';
+import { DEG_PER_RAD } from '../units/index.js';
+
+/** The street that a place lies in, as a map and its walls have it. */
+export interface Street {
+  /** Null: the map does not name it, or has no streets. */
+  readonly name: string | null;
+  /** Null: known by its walls alone. */
+  readonly kind: WayKind | null;
+  /** The way it runs, 0 <= axisDeg < 180, whole degrees. */
+  readonly axisDeg: number;
+  /** Between the walls, else as the map says; null where neither is known. Tenths of a metre. */
+  readonly widthM: number | null;
+  /** Where across it the place lies, as one sees it who looks along the axis. */
+  readonly side: Pavement;
+}
+
+/** Farther from its middle than this one does not stand in a lane (s); in a wider street, half its width. */
+const IN_LANE_M = 15;
+/** Farther from the middle than this share of the width one stands on a side (s). */
+const SIDE_FROM_SHARE = 0.2;
+
+interface Near {
+  readonly way: Way;
+  readonly offsetM: number;
+  readonly axisDeg: number;
+  /** To the right of the axis, metres. */
+  readonly rightM: number;
+  readonly foot: Point;
+}
+
+function nearestOn(way: Way, { eastM, northM }: Point): Near | null {
+  let nearest: Near | null = null;
+  for (let k = 1; k < way.points.length; k++) {
+    const [[ax, ay], [bx, by]] = [way.points[k - 1] as readonly [number, number], way.points[k] as readonly [number, number]];
+    const [dx, dy] = [bx - ax, by - ay];
+    const length = Math.hypot(dx, dy);
+    if (length === 0) continue;
+    const share = Math.min(1, Math.max(0, ((eastM - ax) * dx + (northM - ay) * dy) / length ** 2));
+    const foot = { eastM: ax + share * dx, northM: ay + share * dy };
+    const offsetM = Math.hypot(eastM - foot.eastM, northM - foot.northM);
+    if (nearest !== null && offsetM >= nearest.offsetM) continue;
+    const bearing = Math.atan2(dx, dy) * DEG_PER_RAD;
+    const axisDeg = ((bearing % 180) + 180) % 180;
+    const turned = Math.abs(((bearing - axisDeg + 540) % 360) - 180) < 90 ? 1 : -1;
+    nearest = { way, offsetM, axisDeg, rightM: (turned * ((eastM - ax) * dy - (northM - ay) * dx)) / length, foot };
+  }
+  return nearest;
+}
+
+const reachOf = ({ widthM = 0 }: Way): number => Math.max(IN_LANE_M, widthM / 2);
+
+/** The nearest street from which no wall divides the place. */
+function wayAt({ ways = [], buildings }: Pick<District, 'ways' | 'buildings'>, at: Point): Near | null {
+  const near = ways
+    .flatMap((way) => nearestOn(way, at) ?? [])
+    .filter(({ way, offsetM }) => offsetM <= reachOf(way))
+    .sort((a, b) => a.offsetM - b.offsetM);
+  if (near.length === 0) return null;
+  const prisms = buildings
+    .map((building, k) => readPrism(building, `buildings[${k}]`))
+    .filter(({ midX, midY, radiusM }) => Math.hypot(midX - at.eastM, midY - at.northM) - radiusM <= (near.at(-1)?.offsetM ?? 0));
+  const isFree = ({ offsetM, foot }: Near): boolean => {
+    const bearingDeg = Math.atan2(foot.eastM - at.eastM, foot.northM - at.northM) * DEG_PER_RAD;
+    const hit = castRay({ from: { ...at, heightM: STANDING_M }, bearingDeg, elevationDeg: 0, groundM: 0, prisms });
+    return hit.kind !== 'wall' || Math.hypot(hit.point.eastM - at.eastM, hit.point.northM - at.northM) >= offsetM;
+  };
+  return near.find(isFree) ?? null;
+}
+
+function sideOf(rightM: number, widthM: number | null): Pavement {
+  const share = widthM === null || widthM === 0 ? 0 : rightM / widthM;
+  if (Math.abs(share) < SIDE_FROM_SHARE) return 'middle';
+  return share < 0 ? 'left' : 'right';
+}
+
+/** The street at a place, by the map's streets, else by the walls alone; null where neither shows one. */
+export function streetAt(district: Pick<District, 'buildings' | 'ways'>, at: Point): Street | null {
+  const near = wayAt(district, at);
+  const walls = streetShape({ buildings: district.buildings, ...at, ...(near === null ? {} : { axisDeg: near.axisDeg }) });
+  if (near === null && walls === null) return null;
+  const widthM = walls?.widthM ?? near?.way.widthM ?? null;
+  const rightM = walls === null ? (near?.rightM ?? 0) : walls.leftM - walls.widthM / 2;
+  return {
+    name: near?.way.name ?? null,
+    kind: near?.way.kind ?? null,
+    axisDeg: Math.round(near?.axisDeg ?? walls?.axisDeg ?? 0) % 180,
+    widthM: widthM === null ? null : Math.round(widthM * 10) / 10,
+    side: sideOf(rightM, widthM),
+  };
+}
