@@ -7,7 +7,7 @@ export default {
     '^@roam-dial/core$': '<rootDir>/../core/dist/index.js',
     '^@roam-dial/core/formats$': '<rootDir>/../core/dist/formats/index.js',
     '^@roam-dial/core/maps$': '<rootDir>/../core/dist/formats/maps.js',
-    '/create-(set-up|light|map)-worker$': '<rootDir>/src/testing/in-thread-worker.ts',
+    '/create-(set-up|light|map|ways)-worker$': '<rootDir>/src/testing/in-thread-worker.ts',
   },
   transform: {
     '^.+\\.(ts|js|mjs|html|svg)$': [

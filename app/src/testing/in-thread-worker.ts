@@ -1,6 +1,7 @@
 import { MeasuredLight, type LightQuestion } from '../app/workers/measured-light';
 import { mapSteps } from '../app/workers/map-desk';
 import { setUpSteps } from '../app/workers/set-up-desk';
+import { WaysDesk, type WaysQuestion } from '../app/workers/ways-desk';
 import { runSteps, type ToWorker } from '../app/workers/steps';
 
 /** A worker of tests: the same desk in the same thread, its messages cloned on the way as a real worker's are. */
@@ -37,6 +38,10 @@ const made = <Question>(stepsFor: (question: Question) => Generator<unknown, unk
 
 export const createSetUpWorker = (): Worker => made(setUpSteps);
 export const createMapWorker = (): Worker => made(mapSteps);
+export function createWaysWorker(): Worker {
+  const desk = new WaysDesk();
+  return made((question: WaysQuestion) => desk.answer(question));
+}
 export function createLightWorker(): Worker {
   const desk = new MeasuredLight();
   return made((question: LightQuestion) => desk.answer(question));

@@ -12,6 +12,11 @@ function listKey(list: readonly unknown[]): string {
   return key;
 }
 
+/** Streets by their content; a map without any has none. */
+export function waysKey({ ways }: Pick<District, 'ways'>): string | null {
+  return ways === undefined || ways.length === 0 ? null : listKey(ways);
+}
+
 /**
  * A district by its content, not by the object that holds it: one that is read anew, or renamed, casts the same shadows and is
  * not measured again.

@@ -22,6 +22,13 @@ export interface ZoneMove {
   readonly distanceM: number;
 }
 
+/** The way from one stop to the next, metres east and north. */
+export interface PlanLeg {
+  readonly points: readonly (readonly [number, number])[];
+  /** Along streets; else it only says which two belong together. */
+  readonly isAlongStreets: boolean;
+}
+
 export interface PlanStop extends Viewpoint {
   readonly id: string;
   readonly name: string;

@@ -12,10 +12,11 @@ import {
   viewChild,
   ViewEncapsulation,
 } from '@angular/core';
-import { type Outline, shadowPolygons, type SunPosition, type Tree } from '@roam-dial/core';
+import { type Outline, shadowPolygons, type SunPosition, type Tree, type Way } from '@roam-dial/core';
 import * as L from 'leaflet/dist/leaflet-src.esm.js';
 import { giveKeys, heldIn, holdAgain } from './marker-keys';
-import { MOST_SHADOWED, type PlanBuilding, type PlanStop, type PlanZone, type ZoneMove } from './plan-parts';
+import { MOST_SHADOWED, type PlanBuilding, type PlanLeg, type PlanStop, type PlanZone, type ZoneMove } from './plan-parts';
+import { streetLayers, streetNames } from './plan-streets';
 import { bearingBetween, litBorder, litStrips, placeFrom, zoneArc } from './street-plan.layers';
 
 /** How far the wedge of a look reaches on the plan. */
@@ -31,7 +32,8 @@ const CLOSE_ZOOM = 3.5;
 const ZONE_NAMES = { nearM: 'Sharp from', medianM: 'Where they pass', farM: 'Sharp to' } as const;
 
 /** Sheets over one another, from the ground up: each is redrawn alone and keeps its place. */
-const SHEETS = { ground: 401, shadows: 402, buildings: 403, light: 404 } as const;
+const SHEETS = { ground: 401, shadows: 402, streets: 403, buildings: 404, light: 405 } as const;
+const NAMES_Z = 406;
 type Sheet = keyof typeof SHEETS;
 
 const toLatLng = ([eastM, northM]: readonly [number, number]): L.LatLngTuple => [northM, eastM];
@@ -51,6 +53,7 @@ export class StreetPlan {
   readonly buildings = input.required<readonly PlanBuilding[]>();
   readonly trees = input<readonly Tree[]>([]);
   readonly waters = input<readonly Outline[]>([]);
+  readonly ways = input<readonly Way[]>([]);
   readonly sun = input<SunPosition | null>(null);
   readonly stops = input<readonly PlanStop[]>([]);
   /** Lit cells of the selected stop's ground, now and half an hour later. */
@@ -58,8 +61,7 @@ export class StreetPlan {
   readonly litSoon = input<Uint8Array | null>(null);
   readonly picked = input<ReadonlySet<string>>(new Set());
   readonly canPick = input(false);
-  /** The way from stop to stop, metres east and north. */
-  readonly route = input<readonly (readonly [number, number])[]>([]);
+  readonly legs = input<readonly PlanLeg[]>([]);
   /** The selected stop's zone, to be dragged; null where it is not. */
   readonly zone = input<PlanZone | null>(null);
   /** All stops in view, instead of the selected one close by. */
@@ -83,6 +85,8 @@ export class StreetPlan {
   private readonly renderers = new Map<Sheet, L.Renderer>();
   private readonly layers = {
     ground: L.layerGroup(),
+    streets: L.layerGroup(),
+    names: L.layerGroup(),
     shadows: L.layerGroup(),
     buildings: L.layerGroup(),
     light: L.layerGroup(),
@@ -96,6 +100,8 @@ export class StreetPlan {
     afterNextRender(() => this.open());
     inject(DestroyRef).onDestroy(() => this.close());
     this.draws(this.layers.ground, () => this.groundLayers());
+    this.draws(this.layers.streets, () => this.streetLayers());
+    this.draws(this.layers.names, () => streetNames(this.ways(), 2 ** this.zoom()));
     this.draws(this.layers.shadows, () => this.shadowLayers());
     this.draws(this.layers.light, () => this.lightLayers());
     this.draws(this.layers.buildings, () => this.buildingLayers());
@@ -122,6 +128,7 @@ export class StreetPlan {
       if (sheet !== 'buildings') pane.style.pointerEvents = 'none';
       this.renderers.set(sheet, L.canvas({ pane: sheet, padding: 0.3 }));
     }
+    map.createPane('names').style.zIndex = String(NAMES_Z);
     map.setView([0, 0], 1);
     L.control.zoom({ zoomInTitle: 'Nearer', zoomOutTitle: 'Farther' }).addTo(map);
     L.control.scale({ imperial: false, maxWidth: 80 }).addTo(map);
@@ -192,6 +199,14 @@ export class StreetPlan {
     return [water, ...trees];
   }
 
+  private streetLayers(): readonly L.Layer[] {
+    const colour = this.colour('--slate-line');
+    return streetLayers(this.ways(), {
+      ground: { ...this.on('streets'), color: colour, opacity: 0.45 },
+      above: { ...this.on('light'), color: colour, opacity: 0.8 },
+    });
+  }
+
   private shadowLayers(): L.Layer[] {
     const sun = this.sun();
     const selected = this.stops().find(({ isSelected }) => isSelected);
@@ -253,16 +268,16 @@ export class StreetPlan {
       ...(stop.isSelected ? [...this.wedge(stop), ...this.zoneLayers(stop)] : [this.look(stop)]),
       this.marker(stop),
     ]);
-    return [this.routeLine(), ...marks];
+    return [...this.legs().map((leg) => this.legLine(leg)), ...marks];
   }
 
-  private routeLine(): L.Layer {
-    return L.polyline(this.route().map(toLatLng), {
+  private legLine({ points, isAlongStreets }: PlanLeg): L.Layer {
+    return L.polyline(points.map(toLatLng), {
       ...this.on('light'),
       color: this.colour('--ink'),
-      weight: 2,
+      weight: isAlongStreets ? 2.5 : 2,
       opacity: 0.75,
-      dashArray: '2 5',
+      ...(isAlongStreets ? {} : { dashArray: '2 5' }),
       interactive: false,
     });
   }

@@ -12,12 +12,13 @@ import {
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import { type Apart, apartIn, INTENT_NAMES, type Stop, walkLegs } from '@roam-dial/core';
+import { type Apart, apartIn, INTENT_NAMES, type Stop } from '@roam-dial/core';
 import { AppActions } from '../../state/actions/app.actions';
 import { StopActions } from '../../state/actions/stop.actions';
 import { WalkActions } from '../../state/actions/walk.actions';
 import { CardStore } from '../../state/card.store';
 import { DaysStore } from '../../state/days.store';
+import { LegsStore } from '../../state/legs.store';
 import { SelectionStore } from '../../state/selection.store';
 import { wordingSignal } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
@@ -65,7 +66,7 @@ export class Spine {
   protected readonly walks = computed(() => this.workspace()?.walks ?? []);
   protected readonly walk = computed(() => this.focus()?.walk ?? null);
   protected readonly selectedId = computed(() => this.focus()?.stop?.id ?? null);
-  protected readonly legs = computed(() => walkLegs(this.walk()?.stops ?? [], this.workspace()?.standard.paceMps ?? 1.2));
+  protected readonly legs = toSignal(inject(LegsStore).legs$, { initialValue: [] });
   protected readonly subtitle = computed(() => {
     const walk = this.walk();
     if (walk === null) return '';

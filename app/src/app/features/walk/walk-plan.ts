@@ -10,14 +10,14 @@ import {
   type Stop,
   sunPosition,
   type Walk,
-  walkLegs,
   withDrawnEnd,
   zoneLawOf,
 } from '@roam-dial/core';
-import { planStops } from '../../charts/street-plan/plan-stops';
+import { planLegs, planStops } from '../../charts/street-plan/plan-stops';
 import { MOST_SHADOWED, type ZoneMove } from '../../charts/street-plan/plan-parts';
 import { StreetPlan } from '../../charts/street-plan/street-plan';
 import { StopActions } from '../../state/actions/stop.actions';
+import { LegsStore } from '../../state/legs.store';
 import { SelectionStore } from '../../state/selection.store';
 import { wordingSignal } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
@@ -35,9 +35,10 @@ const WHITE = { buildings: [], trees: [], waters: [] };
       [buildings]="ground().buildings"
       [trees]="ground().trees"
       [waters]="ground().waters"
+      [ways]="ground().ways ?? []"
       [sun]="sun()"
       [stops]="stops()"
-      [route]="route()"
+      [legs]="planLegs()"
       [zone]="zone()"
       [isWhole]="true"
       [focusKey]="key()"
@@ -66,6 +67,7 @@ export class WalkPlan {
   private readonly actions = inject(StopActions);
   private readonly selection = inject(SelectionStore);
   private readonly wording = wordingSignal();
+  private readonly legs = toSignal(inject(LegsStore).legs$, { initialValue: [] });
   private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
 
   private readonly district = computed<District | null>(() => {
@@ -73,14 +75,14 @@ export class WalkPlan {
     return workspace === undefined ? null : districtOf(workspace, this.walk());
   });
   /** The map, or white paper round the walk's place. */
-  protected readonly ground = computed<Pick<District, 'origin' | 'buildings' | 'trees' | 'waters'>>(
+  protected readonly ground = computed<Pick<District, 'origin' | 'buildings' | 'trees' | 'waters' | 'ways'>>(
     () => this.district() ?? { ...WHITE, origin: this.walk().place },
   );
   protected readonly theme = computed(() => this.workspace()?.settings.theme ?? 'light');
   protected readonly stops = computed(() =>
     planStops(this.walk(), this.ground(), this.workspace()?.kit ?? [], this.stop()?.id ?? null),
   );
-  protected readonly route = computed(() => this.stops().map(({ eastM, northM }) => [eastM, northM] as const));
+  protected readonly planLegs = computed(() => planLegs(this.walk(), this.ground(), this.legs()));
   protected readonly zone = computed(() => {
     const stop = this.stop();
     return stop === null || stop.position === null ? null : stop.subject;
@@ -99,7 +101,7 @@ export class WalkPlan {
     const [walk, stop, wording] = [this.walk(), this.stop(), this.wording()];
     const unplaced = walk.stops.filter(({ position }) => position === null).length;
     if (stop?.position === null) return 'Tap the plan where you stand: the chosen stop is put down there.';
-    const metres = walkLegs(walk.stops, this.workspace()?.standard.paceMps ?? 1.2).reduce((sum, leg) => sum + leg.distanceM, 0);
+    const metres = this.legs().reduce((sum, leg) => sum + leg.distanceM, 0);
     const rest = unplaced === 0 ? '' : ` ${counted(unplaced, 'stop stands', 'stops stand')} nowhere yet.`;
     const round = this.ground().buildings.length > MOST_SHADOWED ? ' round the chosen stop' : '';
     const map = this.district() === null ? ' No map yet: drop one on the window for its walls and shadows.' : '';

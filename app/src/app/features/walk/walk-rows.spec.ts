@@ -26,7 +26,7 @@ function walkWith(...changes: Partial<Stop>[]): Walk {
   const stops = changes.map((change, k) => ({ ...newStop(`s${k}`, undefined), name: `Stop ${k}`, ...change }));
   return { ...newWalk('w', '2027-03-13', null), stops };
 }
-const leg = (walkMin: number) => ({ distanceM: 300, isEstimated: false, walkMin, reachMin: 0, spareMin: 0 });
+const leg = (walkMin: number) => ({ distanceM: 300, course: { kind: 'straight' as const }, walkMin, reachMin: 0, spareMin: 0 });
 
 describe('the rows of the walk chart', () => {
   const walk = walkWith({ arriveMin: 610, leaveMin: 640 }, { arriveMin: 700, leaveMin: 730, name: '' });

@@ -2,7 +2,6 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { ActivatedRoute, RouterLink } from '@angular/router';
-import { walkLegs } from '@roam-dial/core';
 import { isSameDomain, timeDomain, type TimeDomain } from '../../charts/time-axis';
 import { type StayMove, WalkChart } from '../../charts/walk-chart/walk-chart';
 import type { WalkRow } from '../../charts/walk-chart/walk-chart.geometry';
@@ -11,10 +10,10 @@ import { StopActions } from '../../state/actions/stop.actions';
 import { WalkActions } from '../../state/actions/walk.actions';
 import { CardStore } from '../../state/card.store';
 import { DaysStore } from '../../state/days.store';
+import { LegsStore } from '../../state/legs.store';
 import { SelectionStore } from '../../state/selection.store';
 import { TimeViewStore } from '../../state/time-view';
 import { wordingSignal } from '../../state/wording.store';
-import { WorkspaceStore } from '../../state/workspace.store';
 import { phoneLayout } from '../../state/phone-layout';
 import { RibbonHead } from '../ribbon';
 import { Spine } from '../spine';
@@ -41,7 +40,7 @@ export class WalkView {
   /** Two faces of one walk: against time, and from above. */
   protected readonly face: 'time' | 'plan' = inject(ActivatedRoute).snapshot.data['face'] === 'plan' ? 'plan' : 'time';
   private readonly selection = inject(SelectionStore);
-  private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
+  private readonly legs = toSignal(inject(LegsStore).legs$, { initialValue: [] });
   private readonly days = toSignal(inject(DaysStore).days$);
   private readonly timeView = toSignal(inject(TimeViewStore).view$, { initialValue: { isClose: false, light: null } });
   protected readonly focus = toSignal(inject(CardStore).focus$);
@@ -60,8 +59,7 @@ export class WalkView {
   protected readonly rows = computed<readonly WalkRow[]>(() => {
     const walk = this.walk();
     if (walk === null) return [];
-    const legs = walkLegs(walk.stops, this.workspace()?.standard.paceMps ?? 1.2);
-    return walkRows(walk, legs, this.days() ?? new Map<string, null>());
+    return walkRows(walk, this.legs(), this.days() ?? new Map<string, null>());
   }, SAME_CONTENT);
   protected readonly sentence = computed(() => {
     const walk = this.walk();

@@ -42,7 +42,7 @@ export class StopActions {
 
   /** Behind the chosen stop of the walk on screen, put down on a map, metres from its origin. */
   async addAt(
-    district: Pick<District, 'origin' | 'buildings'>,
+    district: Pick<District, 'origin' | 'buildings' | 'ways'>,
     at: { readonly eastM: number; readonly northM: number },
   ): Promise<void> {
     const { walk, stop } = await firstValueFrom(this.focus$);
