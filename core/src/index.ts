@@ -286,6 +286,7 @@ export {
   type HoursSpan,
   type Intent,
   INTENT_KINDS,
+  isMovementOfMatter,
   INTENT_NAMES,
   type IntentAnswers,
   type IntentKind,

@@ -72,9 +72,9 @@ export class AppPage {
   }
 
   async setUpPage(name: 'What holds it' | 'As light goes' | 'Where to stand' | 'My hands'): Promise<void> {
-    const link = this.page.getByRole('navigation', { name: 'Pages of Set-up' }).getByRole('link', { name });
-    await link.click();
-    await expect(link).toHaveAttribute('aria-current', 'page');
+    const tab = this.page.getByRole('tab', { name });
+    await tab.click();
+    await expect(tab).toHaveAttribute('aria-selected', 'true');
     await expect(this.page.getByRole('main').locator('h2').first()).toBeVisible();
   }
 

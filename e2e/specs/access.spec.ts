@@ -78,7 +78,7 @@ for (const theme of ['light', 'night'] as const) {
     await expect(page.getByRole('group', { name: /^Plan of Orrel/ })).toBeVisible();
     await expectNoViolations(page, 'street');
     for (const name of ['Year', 'Sky', 'Buildings']) {
-      await page.getByRole('navigation', { name: 'Pages of Light' }).getByRole('link', { name }).click();
+      await page.getByRole('tab', { name }).click();
       await expect(page.getByRole('main').locator('h2').first()).toBeVisible();
       await expectNoViolations(page, name);
     }

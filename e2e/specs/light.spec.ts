@@ -5,9 +5,9 @@ import type { AppPage } from '../pages/app-page.js';
 type Page = 'Street' | 'Year' | 'Sky' | 'Buildings';
 
 async function lightPage({ page }: AppPage, name: Page): Promise<void> {
-  const link = page.getByRole('navigation', { name: 'Pages of Light' }).getByRole('link', { name });
-  await link.click();
-  await expect(link).toHaveAttribute('aria-current', 'page');
+  const tab = page.getByRole('tab', { name });
+  await tab.click();
+  await expect(tab).toHaveAttribute('aria-selected', 'true');
 }
 
 const figure = ({ page }: AppPage, name: string): Locator => page.locator('dl.figures > div').filter({ hasText: name });

@@ -5,7 +5,7 @@ import { expect, test } from '../fixtures/test.js';
 
 const QUARTER = join(import.meta.dirname, '../maps/quarter.osm');
 
-test.use({ hasMeasured: false });
+test.use({ hasMeasured: false, hasSectionsOpen: false });
 
 /** A file let go over the middle of the window, as from the desktop. */
 async function dropFile(page: Page, path: string, name: string): Promise<void> {
@@ -102,7 +102,7 @@ test.describe('a walk of one’s own', () => {
   test('a map far from the walk says so, and the walk is taken there', async ({ app }) => {
     const { page } = app;
     await app.room('Light');
-    await page.getByRole('navigation', { name: 'Pages of Light' }).getByRole('link', { name: 'Buildings' }).click();
+    await page.getByRole('tab', { name: 'Buildings' }).click();
     await page.getByLabel('Map file').setInputFiles(QUARTER);
     await expect(app.spine.getByText(/The map lies 9\d\d km from the walk’s place\./)).toBeVisible();
     await expect(app.card.getByText(/This stop lies 9\d\d km from the map\./)).toBeVisible();
@@ -139,7 +139,7 @@ test.describe('the plan of a walk', () => {
   test('stops are chosen, put down, moved, turned and their zones drawn, by mouse and by keys', async ({ app }) => {
     const { page } = app;
     await app.choose('Orrel Steps');
-    await page.getByRole('link', { name: 'Plan', exact: true }).click();
+    await page.getByRole('tab', { name: 'Plan', exact: true }).click();
     const plan = page.getByRole('group', { name: 'Plan of the walk, north is up' });
     await expect(plan.locator('.rd-stop')).toHaveCount(8);
     await expect(page.getByText('Shadows at 14:50; 2.7 km as one walks.')).toBeVisible();
@@ -168,7 +168,7 @@ test.describe('the plan of a walk', () => {
     await expect(plan.locator('.rd-stop')).toHaveCount(9);
     await page.getByRole('button', { name: 'Undo: add a stop' }).click();
     await app.expectStops(8);
-    await page.getByRole('link', { name: 'Time', exact: true }).click();
+    await page.getByRole('tab', { name: 'Time', exact: true }).click();
     await expect(page.locator('rd-walk-chart')).toBeVisible();
   });
 });

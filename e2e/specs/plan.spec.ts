@@ -116,9 +116,9 @@ test('time moves by drag, keys and typing, and the card with it', async ({ app }
 });
 
 test('every intent can be chosen, asks its own questions, and has a card without gaps', async ({ app }) => {
-  const options = await app.field('Intent').locator('option').allTextContents();
-  expect(options).toHaveLength(12);
-  for (const label of options) {
+  const options = app.field('Intent').locator('option');
+  await expect(options).toHaveCount(12);
+  for (const label of await options.allTextContents()) {
     await app.field('Intent').selectOption({ label: label.trim() });
     await expect(app.number('aperture')).toHaveText(/^f\//);
     await expect(app.card).not.toContainText(/NaN|undefined|null/);

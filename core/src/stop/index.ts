@@ -47,6 +47,7 @@ export {
   zoneOfPassers,
 } from './zone.js';
 export { DEFAULT_SHOOTING, LAMP_KINDS, type LampKind, type Shooting, SMEAR_WISHES, type SmearWish } from './shooting.js';
+export { isMovementOfMatter } from './movement.js';
 export {
   lightOfDay,
   litGroundAt,

@@ -4,9 +4,11 @@ import {
   provideBrowserGlobalErrorListeners,
   provideZonelessChangeDetection,
   inject,
+  provideEnvironmentInitializer,
 } from '@angular/core';
 import { provideRouter, withNavigationErrorHandler } from '@angular/router';
 import { provideServiceWorker } from '@angular/service-worker';
+import { registerIcons } from '../ui/icons';
 import { WorkspaceStore } from '../state/workspace.store';
 import { routes } from './routes';
 
@@ -18,6 +20,7 @@ function tellWhatCannotBeLoaded(): void {
 export const appConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
+    provideEnvironmentInitializer(registerIcons),
     provideBrowserGlobalErrorListeners(),
     provideRouter(routes, withNavigationErrorHandler(tellWhatCannotBeLoaded)),
     provideServiceWorker('ngsw-worker.js', {

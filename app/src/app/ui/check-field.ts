@@ -1,41 +1,19 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, effect, input, output } from '@angular/core';
+import { FormControl, ReactiveFormsModule } from '@angular/forms';
+import { MatCheckboxModule } from '@angular/material/checkbox';
 
 /** Yes or no, its label beside it. */
 @Component({
   selector: 'rd-check-field',
+  imports: [MatCheckboxModule, ReactiveFormsModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <label class="check">
-      <input type="checkbox" [checked]="value()" (change)="toggle($event)" />
-      <span>{{ label() }}</span>
-    </label>
-    @if (hint()) {
-      <p class="hint soft">{{ hint() }}</p>
+    <mat-checkbox [formControl]="control">{{ label() }}</mat-checkbox>
+    @if (hint(); as words) {
+      <p class="hint soft">{{ words }}</p>
     }
   `,
   styleUrl: './field.scss',
-  styles: `
-    @use 'phone';
-    .check {
-      display: flex;
-      align-items: center;
-      gap: var(--space-2);
-      min-height: 30px;
-      color: var(--ink);
-      font-size: inherit;
-    }
-    input {
-      width: 18px;
-      height: 18px;
-      margin: 0;
-      flex: none;
-    }
-    @include phone.below {
-      .check {
-        min-height: 48px;
-      }
-    }
-  `,
 })
 export class CheckField {
   readonly label = input.required<string>();
@@ -43,7 +21,10 @@ export class CheckField {
   readonly hint = input('');
   readonly changed = output<boolean>();
 
-  protected toggle(event: Event): void {
-    this.changed.emit((event.target as HTMLInputElement).checked);
+  protected readonly control = new FormControl(false, { nonNullable: true });
+
+  constructor() {
+    effect(() => this.control.setValue(this.value(), { emitEvent: false }));
+    this.control.valueChanges.subscribe((isChecked) => this.changed.emit(isChecked));
   }
 }

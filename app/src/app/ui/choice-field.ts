@@ -1,26 +1,30 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, effect, input, output } from '@angular/core';
+import { FormControl, ReactiveFormsModule } from '@angular/forms';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
 
 export interface Choice<Value extends string> {
   readonly value: Value;
   readonly label: string;
 }
 
-let count = 0;
-
 /** One of a few words. */
 @Component({
   selector: 'rd-choice-field',
+  imports: [MatFormFieldModule, MatInputModule, ReactiveFormsModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <label [for]="id">{{ label() }}</label>
-    <select class="field-line" [id]="id" (change)="choose($event)" [attr.aria-describedby]="hint() ? id + '-hint' : null">
-      @for (choice of choices(); track choice.value) {
-        <option [value]="choice.value" [selected]="choice.value === value()">{{ choice.label }}</option>
+    <mat-form-field subscriptSizing="dynamic">
+      <mat-label>{{ label() }}</mat-label>
+      <select matNativeControl [formControl]="control">
+        @for (choice of choices(); track choice.value) {
+          <option [value]="choice.value">{{ choice.label }}</option>
+        }
+      </select>
+      @if (hint(); as words) {
+        <mat-hint>{{ words }}</mat-hint>
       }
-    </select>
-    @if (hint()) {
-      <p class="hint soft" [id]="id + '-hint'">{{ hint() }}</p>
-    }
+    </mat-form-field>
   `,
   styleUrl: './field.scss',
 })
@@ -31,9 +35,13 @@ export class ChoiceField<Value extends string> {
   readonly hint = input('');
   readonly changed = output<Value>();
 
-  protected readonly id = `choice-${count++}`;
+  protected readonly control = new FormControl<Value | null>(null);
 
-  protected choose(event: Event): void {
-    this.changed.emit((event.target as HTMLSelectElement).value as Value);
+  constructor() {
+    effect(() => {
+      this.choices();
+      this.control.setValue(this.value(), { emitEvent: false });
+    });
+    this.control.valueChanges.subscribe((value) => this.changed.emit(value as Value));
   }
 }

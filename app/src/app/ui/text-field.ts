@@ -1,18 +1,25 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, effect, input, output } from '@angular/core';
+import { FormControl, ReactiveFormsModule } from '@angular/forms';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
 
-let count = 0;
+const LONGEST_LINE = 200;
+const LONGEST_TEXT = 20_000;
 
 /** Free text; every keystroke is kept, so that nothing typed is lost. */
 @Component({
   selector: 'rd-text-field',
+  imports: [MatFormFieldModule, MatInputModule, ReactiveFormsModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <label [for]="id">{{ label() }}</label>
-    @if (isLong()) {
-      <textarea class="field-line" [id]="id" [value]="value()" [maxLength]="20000" (input)="type($event)"></textarea>
-    } @else {
-      <input class="field-line" autocomplete="off" [id]="id" [value]="value()" maxlength="200" (input)="type($event)" />
-    }
+    <mat-form-field subscriptSizing="dynamic">
+      <mat-label>{{ label() }}</mat-label>
+      @if (isLong()) {
+        <textarea matInput cdkTextareaAutosize cdkAutosizeMinRows="2" [formControl]="control" [maxLength]="longestText"></textarea>
+      } @else {
+        <input matInput autocomplete="off" [formControl]="control" [maxLength]="longestLine" />
+      }
+    </mat-form-field>
   `,
   styleUrl: './field.scss',
 })
@@ -22,9 +29,14 @@ export class TextField {
   readonly isLong = input(false);
   readonly changed = output<string>();
 
-  protected readonly id = `text-${count++}`;
+  protected readonly longestLine = LONGEST_LINE;
+  protected readonly longestText = LONGEST_TEXT;
+  protected readonly control = new FormControl('', { nonNullable: true });
 
-  protected type(event: Event): void {
-    this.changed.emit((event.target as HTMLInputElement).value);
+  constructor() {
+    effect(() => {
+      if (this.control.value !== this.value()) this.control.setValue(this.value(), { emitEvent: false });
+    });
+    this.control.valueChanges.subscribe((text) => this.changed.emit(text));
   }
 }

@@ -1,53 +1,50 @@
-import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, effect, input, output, viewChild } from '@angular/core';
+import { FormControl, ReactiveFormsModule } from '@angular/forms';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
 import type { Codec } from '../wording/codec';
+import { AT_ONCE } from './at-once';
+import { ValueControl } from './value-control';
 
-let count = 0;
-
-/**
- * One value on a line: reads what people type, says what is wrong and keeps what was typed until it is right. Arrow up
- * and down step by the field's own marks.
- */
+/** One value on a line, read and stepped by its codec: a form field round a `ValueControl`. */
 @Component({
   selector: 'rd-value-field',
+  imports: [MatFormFieldModule, MatInputModule, ReactiveFormsModule, ValueControl],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <label [for]="id" [class.visually-hidden]="isLabelHidden()">{{ label() }}</label>
-    <span class="line">
+    <mat-form-field subscriptSizing="dynamic" [class.bare]="isLabelHidden()">
+      @if (!isLabelHidden()) {
+        <mat-label>{{ label() }}</mat-label>
+      }
       @if (hasSteppers()) {
-        <button type="button" class="plain-button stepper" [attr.aria-label]="label() + ': less'" (click)="step($event, -1)">
+        <button matIconPrefix type="button" class="plain-button" [attr.aria-label]="label() + ': less'" (click)="field.stepBy(-1)">
           −
         </button>
       }
       <input
-        class="field-line figure"
-        autocomplete="off"
-        spellcheck="false"
-        [id]="id"
-        [value]="shown()"
-        [attr.inputmode]="codec().inputMode ?? 'text'"
-        [attr.aria-invalid]="problem() !== null"
-        [attr.aria-describedby]="problem() === null ? (hint() ? id + '-hint' : null) : id + '-problem'"
-        [attr.placeholder]="placeholder() || null"
-        (input)="type($event)"
-        (change)="commit($event)"
-        (keydown.arrowUp)="step($event, 1)"
-        (keydown.arrowDown)="step($event, -1)"
-        (keydown.escape)="revert($event)"
+        #field="rdValue"
+        matInput
+        [rdValue]="codec()"
+        [formControl]="control"
+        [errorStateMatcher]="atOnce"
+        [attr.aria-label]="isLabelHidden() ? label() : null"
+        [placeholder]="placeholder()"
       />
+      @if (codec().unit; as unit) {
+        <span matTextSuffix class="soft" aria-hidden="true">{{ unit }}</span>
+      }
       @if (hasSteppers()) {
-        <button type="button" class="plain-button stepper" [attr.aria-label]="label() + ': more'" (click)="step($event, 1)">
+        <button matIconSuffix type="button" class="plain-button" [attr.aria-label]="label() + ': more'" (click)="field.stepBy(1)">
           +
         </button>
       }
-      @if (codec().unit; as unit) {
-        <span class="unit soft" aria-hidden="true">{{ unit }}</span>
+      @if (control.invalid) {
+        <mat-error role="alert">{{ control.getError('entry') }}</mat-error>
       }
-    </span>
-    @if (problem(); as message) {
-      <p class="problem warn" role="alert" [id]="id + '-problem'">{{ message }}</p>
-    } @else if (hint()) {
-      <p class="hint soft" [id]="id + '-hint'">{{ hint() }}</p>
-    }
+      @if (hint(); as words) {
+        <mat-hint>{{ words }}</mat-hint>
+      }
+    </mat-form-field>
   `,
   styleUrl: './field.scss',
 })
@@ -63,50 +60,25 @@ export class ValueField<Value> {
   readonly hasSteppers = input(false);
   readonly changed = output<Value>();
 
-  protected readonly id = `value-${count++}`;
-  /** What is being typed, until it is taken over. */
-  private readonly draft = signal<string | null>(null);
-  protected readonly problem = signal<string | null>(null);
-  /** The value bound, or where steps have led since it was: keys repeat faster than screens are drawn. */
-  private readonly held = linkedSignal(() => this.value());
-  protected readonly shown = computed(() => this.draft() ?? this.codec().format(this.value()));
+  protected readonly control = new FormControl<Value | null>(null);
+  protected readonly atOnce = AT_ONCE;
+  private held: Value | null = null;
+  private readonly written = viewChild.required<ValueControl<Value>>(ValueControl);
 
-  protected type(event: Event): void {
-    this.draft.set((event.target as HTMLInputElement).value);
-    if (this.problem() !== null) this.check();
-  }
-
-  protected commit(event: Event): void {
-    this.draft.set((event.target as HTMLInputElement).value);
-    const parsed = this.check();
-    if (parsed === null) return;
-    this.draft.set(null);
-    (event.target as HTMLInputElement).value = this.codec().format(parsed.value);
-    this.changed.emit(parsed.value);
-  }
-
-  protected step(event: Event, direction: 1 | -1): void {
-    const { step } = this.codec();
-    if (step === undefined) return;
-    event.preventDefault();
-    const parsed = this.draft() === null ? { value: this.held() } : this.check();
-    if (parsed === null) return;
-    this.draft.set(null);
-    this.held.set(step(parsed.value, direction));
-    this.changed.emit(this.held());
-  }
-
-  protected revert(event: Event): void {
-    if (this.draft() === null) return;
-    event.stopPropagation();
-    this.draft.set(null);
-    this.problem.set(null);
-    (event.target as HTMLInputElement).value = this.codec().format(this.value());
-  }
-
-  private check(): { readonly value: Value } | null {
-    const parsed = this.codec().parse(this.shown());
-    this.problem.set(parsed.ok ? null : parsed.message);
-    return parsed.ok ? parsed : null;
+  constructor() {
+    effect(() => {
+      this.held = this.value();
+      this.control.setValue(this.held, { emitEvent: false });
+    });
+    effect(() => {
+      this.codec();
+      this.written().rewrite();
+    });
+    // A form speaks up, too, when only what is wrong has changed.
+    this.control.valueChanges.subscribe((value) => {
+      if (value === this.held) return;
+      this.held = value as Value;
+      this.changed.emit(this.held);
+    });
   }
 }

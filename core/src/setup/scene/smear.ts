@@ -1,6 +1,6 @@
 import type { Figures } from '../../kit/index.js';
 import { circleOfConfusionMm } from '../../optics/index.js';
-import type { IntentKind } from '../../stop/index.js';
+import { type IntentKind, isMovementOfMatter } from '../../stop/index.js';
 import { figuresOf, type SetUpInput, shootingOf } from '../question/searchInput.js';
 
 /** What the subject's movement may draw on the sensor. */
@@ -11,8 +11,6 @@ export type SmearRule =
   /** The camera follows: smear of the background, mm, by the movement across alone. */
   | { readonly kind: 'panned'; readonly fromMm: number; readonly toMm: number };
 
-/** Pictures in which nothing moves that must be sharp, or in which the time itself is the wish. */
-const STILL_INTENTS: ReadonlySet<IntentKind> = new Set(['facade', 'reflection', 'longExposure', 'fireworks']);
 const STRICT_INTENTS: ReadonlySet<IntentKind> = new Set(['silhouette', 'intoTheSun', 'brightBackdrop']);
 
 function smearInCircles({ intent }: SetUpInput, figures: Figures): number {
@@ -30,6 +28,7 @@ export function smearRule(input: SetUpInput): SmearRule {
   const circleMm = circleOfConfusionMm(input.standard.sharpness, input.body);
   const between = (from: number, to: number): SmearRule => ({ kind: 'between', fromMm: from * circleMm, toMm: to * circleMm });
   const gain = input.intent.kind === 'flashLift' ? figures.flashSmearGain : 1;
+  if (!isMovementOfMatter(input)) return { kind: 'nothingMoves' };
   switch (shootingOf(input).smear) {
     case 'strict':
       return between(0, figures.strictSmear * gain);
@@ -43,6 +42,6 @@ export function smearRule(input: SetUpInput): SmearRule {
       return { kind: 'panned', fromMm: figures.pannedSmearFrom * circleMm, toMm: to * circleMm };
     }
     case 'byIntent':
-      return STILL_INTENTS.has(input.intent.kind) ? { kind: 'nothingMoves' } : between(0, smearInCircles(input, figures) * gain);
+      return between(0, smearInCircles(input, figures) * gain);
   }
 }

@@ -27,11 +27,7 @@ export function planStops(
 }
 
 /** The legs between stops that both have a place: along the streets where a way was found, else from one to the other. */
-export function planLegs(
-  { stops }: Walk,
-  { origin }: Pick<District, 'origin'>,
-  legs: readonly Leg[],
-): readonly PlanLeg[] {
+export function planLegs({ stops }: Walk, { origin }: Pick<District, 'origin'>, legs: readonly Leg[]): readonly PlanLeg[] {
   return legs.flatMap(({ course }, k): PlanLeg[] => {
     if (course.kind === 'streets') return [{ points: course.way.points, isAlongStreets: true }];
     const ends = [stops[k], stops[k + 1]].flatMap((stop) => stop?.position ?? []).map((place) => metresFrom(origin, place));

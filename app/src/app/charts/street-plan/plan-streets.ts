@@ -13,13 +13,26 @@ const toLatLngs = (line: Line): L.LatLngTuple[] => line.map(([eastM, northM]) =>
 /** All streets in as few lines as there are kinds: a district has thousands. */
 export function streetLayers(ways: readonly Way[], { ground, above }: StreetStyle): readonly L.Layer[] {
   const of = (is: (way: Way) => boolean): L.LatLngTuple[][] => ways.filter(is).map(({ points }) => toLatLngs(points));
-  const line = (lines: L.LatLngTuple[][], options: L.PolylineOptions): L.Polyline => L.polyline(lines, { interactive: false, ...options });
+  const line = (lines: L.LatLngTuple[][], options: L.PolylineOptions): L.Polyline =>
+    L.polyline(lines, { interactive: false, ...options });
   const isOpen = ({ isCovered = false }: Way): boolean => !isCovered;
   return [
-    line(of((way) => isOpen(way) && way.kind === 'street'), { ...ground, weight: 1 }),
-    line(of((way) => isOpen(way) && way.kind === 'path'), { ...ground, weight: 1, dashArray: '5 3' }),
-    line(of((way) => isOpen(way) && way.kind === 'steps'), { ...ground, weight: 5, dashArray: '1.5 2.5', lineCap: 'butt' }),
-    line(of((way) => !isOpen(way)), { ...above, weight: 1.5, dashArray: '4 4' }),
+    line(
+      of((way) => isOpen(way) && way.kind === 'street'),
+      { ...ground, weight: 1 },
+    ),
+    line(
+      of((way) => isOpen(way) && way.kind === 'path'),
+      { ...ground, weight: 1, dashArray: '5 3' },
+    ),
+    line(
+      of((way) => isOpen(way) && way.kind === 'steps'),
+      { ...ground, weight: 5, dashArray: '1.5 2.5', lineCap: 'butt' },
+    ),
+    line(
+      of((way) => !isOpen(way)),
+      { ...above, weight: 1.5, dashArray: '4 4' },
+    ),
   ];
 }
 

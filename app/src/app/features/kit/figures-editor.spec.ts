@@ -40,7 +40,7 @@ describe('the figures of judgement', () => {
     type('Bracing gains', 'plenty');
     type('A pan follows', '1.2');
     expect(changes).toEqual([]);
-    expect(root.querySelectorAll('[role=alert]')).toHaveLength(2);
+    expect(root.querySelectorAll('mat-error')).toHaveLength(2);
   });
   it('says what the default was, and goes back to all of them', () => {
     const { root, changes } = editor({ mainsHz: 60, ringPrice: 0.3 });

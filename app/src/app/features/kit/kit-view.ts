@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
+import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatMenuModule } from '@angular/material/menu';
 import { DEFAULT_SETTINGS, KIT_KINDS, type KitItem, type KitKind, ofKind } from '@roam-dial/core';
 import { createId, newKitItem } from '../../data/defaults';
@@ -22,7 +23,7 @@ const KIND_WORDS: Readonly<Record<KitKind, { readonly one: string; readonly many
 /** What lies on the table and what goes into the bag, and the person's own limits. */
 @Component({
   selector: 'rd-kit-view',
-  imports: [KitItemEditor, MatButtonModule, MatMenuModule, StandardEditor],
+  imports: [KitItemEditor, MatButtonModule, MatCheckboxModule, MatMenuModule, StandardEditor],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './kit-view.html',
   styleUrl: './kit-view.scss',
@@ -69,8 +70,8 @@ export class KitView {
     this.actions.rename(item, name);
   }
 
-  protected setInBag(item: KitItem, event: Event): void {
-    this.actions.putInBag(item, (event.target as HTMLInputElement).checked);
+  protected setInBag(item: KitItem, isInBag: boolean): void {
+    this.actions.putInBag(item, isInBag);
   }
 
   protected duplicate(item: KitItem): void {

@@ -1,8 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { MatIconModule } from '@angular/material/icon';
+import { MatProgressBarModule } from '@angular/material/progress-bar';
+import { RouterOutlet } from '@angular/router';
 import { AppActions } from '../../state/actions/app.actions';
 import { DaysStore } from '../../state/days.store';
 import { phoneLayout } from '../../state/phone-layout';
+import { PageTabs } from '../../ui/page-tabs';
 import { leftSentence, reasonWords, windowAt } from '../../wording/windows';
 import { RibbonHead } from '../ribbon';
 import { LightState } from './light-state';
@@ -12,7 +15,7 @@ import { nameOf } from '../../wording/name';
 /** The light room: when this stop has its light, why, how long, and when again. */
 @Component({
   selector: 'rd-light-view',
-  imports: [RibbonHead, RouterLink, RouterLinkActive, RouterOutlet],
+  imports: [MatIconModule, MatProgressBarModule, PageTabs, RibbonHead, RouterOutlet],
   providers: [LightState, YearState],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './light-view.html',
@@ -23,10 +26,10 @@ export class LightView {
   protected readonly actions = inject(AppActions);
   protected readonly days = inject(DaysStore);
   protected readonly pages = [
-    { path: 'now', name: 'Street' },
-    { path: 'year', name: 'Year' },
-    { path: 'sky', name: 'Sky' },
-    { path: 'district', name: 'Buildings' },
+    { path: '/light/now', name: 'Street' },
+    { path: '/light/year', name: 'Year' },
+    { path: '/light/sky', name: 'Sky' },
+    { path: '/light/district', name: 'Buildings' },
   ];
   protected readonly isPhone = phoneLayout();
   protected readonly headline = computed(() => {

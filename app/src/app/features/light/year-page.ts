@@ -1,3 +1,4 @@
+import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Router } from '@angular/router';
 import { type CarpetCell, YearCarpet } from '../../charts/year-carpet/year-carpet';
@@ -13,7 +14,7 @@ const MOST_AGAIN = 8;
 /** The stop through the year: its carpet, its best days, and when the same light comes again. */
 @Component({
   selector: 'rd-light-year',
-  imports: [ValueField, YearCarpet],
+  imports: [MatProgressBarModule, ValueField, YearCarpet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './year-page.html',
   styleUrls: ['../set-up/page.scss', './year-page.scss'],

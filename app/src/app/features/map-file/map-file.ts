@@ -59,7 +59,10 @@ export class MapFile {
   protected readonly report = computed(() => {
     const state = this.state();
     if (state.kind !== 'read') return null;
-    return { words: readSentence(state.report, this.rules().defaultHeightM, state.district.ways?.length ?? 0), leftOut: state.report.leftOut };
+    return {
+      words: readSentence(state.report, this.rules().defaultHeightM, state.district.ways?.length ?? 0),
+      leftOut: state.report.leftOut,
+    };
   });
 
   protected choose(event: Event): void {

@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
+import { MatIconModule } from '@angular/material/icon';
+import { RouterOutlet } from '@angular/router';
 import { AppActions } from '../../state/actions/app.actions';
 import { phoneLayout } from '../../state/phone-layout';
+import { PageTabs } from '../../ui/page-tabs';
 import { RibbonHead } from '../ribbon';
 import { HandBar } from './hand-bar';
 import { RoomState } from './room-state';
@@ -19,32 +21,31 @@ const MISSING_WORDS = {
 /** The set-up room: why the card says what it says, what else could be set, and how to stand and hold. */
 @Component({
   selector: 'rd-set-up-view',
-  imports: [HandBar, RibbonHead, RouterLink, RouterLinkActive, RouterOutlet],
+  imports: [HandBar, MatIconModule, PageTabs, RibbonHead, RouterOutlet],
   providers: [RoomState],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h1 class="visually-hidden">Set-up</h1>
     @if (isPhone()) {
       <div class="stops">
-        <button type="button" class="plain-button" aria-label="Stop before" (click)="actions.stepStop(-1)">‹</button>
+        <button type="button" class="plain-button" aria-label="Stop before" (click)="actions.stepStop(-1)">
+          <mat-icon svgIcon="before" />
+        </button>
         <strong>{{ stopName() }}</strong>
-        <button type="button" class="plain-button" aria-label="Next stop" (click)="actions.stepStop(1)">›</button>
+        <button type="button" class="plain-button" aria-label="Next stop" (click)="actions.stepStop(1)">
+          <mat-icon svgIcon="next" />
+        </button>
       </div>
     }
     <rd-ribbon-head [isPhone]="isPhone()" [gutter]="isPhone() ? 92 : 124" />
-    <nav class="pages" aria-label="Pages of Set-up">
-      @for (page of pages; track page.path) {
-        <a [routerLink]="'/setup/' + page.path" queryParamsHandling="preserve" routerLinkActive="here" ariaCurrentWhenActive="page">
-          {{ page.name }}
-        </a>
+    <rd-page-tabs label="Pages of Set-up" [pages]="pages">
+      @if (room.card(); as card) {
+        <rd-hand-bar class="hand" />
+        <router-outlet />
+      } @else if (room.missing(); as none) {
+        <p class="missing" role="status">{{ words[none.reason] }} {{ none.detail }}</p>
       }
-    </nav>
-    @if (room.card(); as card) {
-      <rd-hand-bar class="hand" />
-      <router-outlet />
-    } @else if (room.missing(); as none) {
-      <p class="missing" role="status">{{ words[none.reason] }} {{ none.detail }}</p>
-    }
+    </rd-page-tabs>
   `,
   styleUrl: './set-up-view.scss',
 })
@@ -54,10 +55,10 @@ export class SetUpView {
   protected readonly stopName = computed(() => nameOf(this.room.card()?.stop ?? { name: '' }));
   protected readonly words = MISSING_WORDS;
   protected readonly pages = [
-    { path: 'holds', name: 'What holds it' },
-    { path: 'light', name: 'As light goes' },
-    { path: 'stand', name: 'Where to stand' },
-    { path: 'hands', name: 'My hands' },
+    { path: '/setup/holds', name: 'What holds it' },
+    { path: '/setup/light', name: 'As light goes' },
+    { path: '/setup/stand', name: 'Where to stand' },
+    { path: '/setup/hands', name: 'My hands' },
   ];
   protected readonly isPhone = phoneLayout();
 }

@@ -1,25 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { DEFAULT_SHOOTING, type LampKind, type Shooting, type SmearWish } from '@roam-dial/core';
+import { DEFAULT_SHOOTING, type Shooting } from '@roam-dial/core';
 import { CheckField } from '../../ui/check-field';
 import { ChoiceField } from '../../ui/choice-field';
-import { choicesOf } from '../../ui/choices';
 import { ValueField } from '../../ui/value-field';
 import { numberCodec } from '../../wording/codec';
-
-const SMEAR_CHOICES = choicesOf<SmearWish>({
-  byIntent: 'by the picture',
-  strict: 'none at the edges',
-  loose: 'some will do',
-  wanted: 'wanted: they shall streak',
-  panned: 'panned with them',
-});
-const LAMP_CHOICES = choicesOf<LampKind>({
-  steady: 'steady',
-  oldTube: 'old tubes',
-  poorLed: 'poor LEDs',
-  goodLed: 'good LEDs',
-  screen: 'a pulsing screen',
-});
+import { PULSE_CHOICES, SMEAR_CHOICES } from '../../wording/shooting';
 
 /** How the frames are taken at a stop: what the search reckons with beside the light. */
 @Component({
@@ -58,7 +43,7 @@ export class ShootingFields {
 
   protected readonly used = computed(() => this.shooting() ?? DEFAULT_SHOOTING);
   protected readonly smears = SMEAR_CHOICES;
-  protected readonly lamps = LAMP_CHOICES;
+  protected readonly lamps = PULSE_CHOICES;
   protected readonly frames = numberCodec({ low: 1, high: 50, decimals: 0 });
 
   protected set(change: Partial<Shooting>): void {

@@ -12,6 +12,7 @@ import {
 } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
+import { MatIconModule } from '@angular/material/icon';
 import { type Apart, apartIn, INTENT_NAMES, type Stop } from '@roam-dial/core';
 import { AppActions } from '../../state/actions/app.actions';
 import { StopActions } from '../../state/actions/stop.actions';
@@ -33,7 +34,7 @@ const UNASKED_AFTER_MS = 3000;
 /** The walk as a line: its stops in order with the legs between; adding, dropping and reordering happens here. */
 @Component({
   selector: 'rd-spine',
-  imports: [MatButtonModule, SpineMenu],
+  imports: [MatButtonModule, MatIconModule, SpineMenu],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './spine.html',
   styleUrl: './spine.scss',

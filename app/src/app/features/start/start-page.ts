@@ -7,15 +7,13 @@ import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatDatepickerModule } from '@angular/material/datepicker';
 import { MatFormFieldModule } from '@angular/material/form-field';
-import { MatIconModule, MatIconRegistry } from '@angular/material/icon';
+import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
 import {
   MAT_LUXON_DATE_ADAPTER_OPTIONS,
   type MatLuxonDateAdapterOptions,
   provideLuxonDateAdapter,
 } from '@angular/material-luxon-adapter';
-import { DomSanitizer } from '@angular/platform-browser';
-import { mdiCalendar } from '@mdi/js';
 import { ofKind, readPlace } from '@roam-dial/core';
 import { DateTime } from 'luxon';
 import { map, startWith } from 'rxjs';
@@ -135,10 +133,6 @@ export class StartPage {
   });
 
   constructor() {
-    inject(MatIconRegistry).addSvgIconLiteral(
-      'calendar',
-      inject(DomSanitizer).bypassSecurityTrustHtml(`<svg viewBox="0 0 24 24"><path d="${mdiCalendar}"/></svg>`),
-    );
     const reading = inject(MapReading);
     inject(MapDrop)
       .file$.pipe(takeUntilDestroyed())

@@ -1,10 +1,12 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
+import { MatTooltipModule } from '@angular/material/tooltip';
 
 const LEVELS = ['empty', 'few', 'busy', 'packed'] as const;
 
 /** The crowd by hour: 24 columns, a click or a key raises one, past packed it is empty again. */
 @Component({
   selector: 'rd-crowd-field',
+  imports: [MatTooltipModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <p class="label" id="crowd-label">Crowd by hour: click a column for empty, few, busy, packed</p>
@@ -13,7 +15,7 @@ const LEVELS = ['empty', 'few', 'busy', 'packed'] as const;
         <button
           type="button"
           [attr.aria-label]="hour + ' to ' + (hour + 1) + ' o’clock: ' + word(level)"
-          [title]="hour + ' h: ' + word(level)"
+          [matTooltip]="hour + ' h: ' + word(level)"
           (click)="raise(hour)"
         >
           <span class="column" [style.height.px]="3 + level * 8"></span>

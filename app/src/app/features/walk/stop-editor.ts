@@ -1,14 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
+import { MatExpansionModule } from '@angular/material/expansion';
 import {
   type Approach,
   DEFAULT_SETTINGS,
+  districtOf,
   type Intent,
   type IntentKind,
+  isMovementOfMatter,
+  metresFrom,
   type Movers,
   ofKind,
   siteOf,
+  streetAt,
   type Stop,
   type Subject,
   underLaw,
@@ -20,6 +25,8 @@ import {
 } from '@roam-dial/core';
 import { StopActions } from '../../state/actions/stop.actions';
 import { type CardTarget, CardFocus } from '../../state/card-focus';
+import { LegsStore } from '../../state/legs.store';
+import type { StopSection } from '../../state/open-sections';
 import { withArrival, withIntent, withLeaving } from '../../state/edits';
 import { wordingSignal } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
@@ -31,11 +38,23 @@ import { bearingCodec, clockCodec, distanceCodec, numberCodec, optional, percent
 import { ShootingFields } from '../shooting';
 import { ApproachFields } from './approach-fields';
 import { CrowdField } from './crowd-field';
+import {
+  approachSentence,
+  framesSentence,
+  notesSentence,
+  peopleSentence,
+  pictureSentence,
+  whenSentence,
+  whereSentence,
+  zoneSentence,
+} from '../../wording/stop-sentences';
 import { IntentQuestions } from './intent-questions';
+import { StopSectionPanel } from './stop-section';
+import { isStreetTaken, streetSentence, withStreet } from './street-found';
 import { CONSENT_CHOICES, INTENT_CHOICES, LAMP_CHOICES, PAVEMENT_CHOICES, ZONE_CHOICES } from './words';
 import { nameOf } from '../../wording/name';
 
-/** Everything about one stop, in the order in which one finds it out: what, when, where, who, how. */
+/** Everything about one stop as sentences, in the order in which one finds it out: what, when, where, who, how; each opens to be changed. */
 @Component({
   selector: 'rd-stop-editor',
   imports: [
@@ -45,7 +64,9 @@ import { nameOf } from '../../wording/name';
     CrowdField,
     IntentQuestions,
     MatButtonModule,
+    MatExpansionModule,
     ShootingFields,
+    StopSectionPanel,
     TextField,
     ValueField,
   ],
@@ -79,6 +100,36 @@ export class StopEditor {
   protected readonly focal = computed(() => {
     const lens = this.lens();
     return optional(numberCodec({ low: lens?.shortestMm ?? 1, high: lens?.longestMm ?? 3000, unit: 'mm', decimals: 1 }));
+  });
+
+  private readonly legs = toSignal(inject(LegsStore).legs$, { initialValue: [] });
+  private readonly streetThere = computed(() => {
+    const [workspace, { position }] = [this.workspace(), this.stop()];
+    const district = workspace === undefined ? null : districtOf(workspace, this.walk());
+    return district === null || position === null ? null : streetAt(district, metresFrom(district.origin, position));
+  });
+  /** What the map has of the street, and whether the stop has it so. */
+  protected readonly street = computed(() => {
+    const street = this.streetThere();
+    if (street === null) return null;
+    return { sentence: streetSentence(street, this.wording()), isTaken: isStreetTaken(this.stop(), street) };
+  });
+  protected readonly isMoving = computed(() => isMovementOfMatter(this.stop()));
+
+  /** The head of each section. */
+  protected readonly says = computed<Readonly<Record<StopSection, string>>>(() => {
+    const [stop, walk, wording] = [this.stop(), this.walk(), this.wording()];
+    const leg = this.legs()[walk.stops.findIndex(({ id }) => id === stop.id) - 1] ?? null;
+    return {
+      picture: pictureSentence(stop, this.lens()?.name ?? null, wording),
+      when: whenSentence(stop, leg, wording),
+      where: whereSentence(stop, this.streetThere(), wording),
+      zone: zoneSentence(stop, wording),
+      people: peopleSentence(stop, wording),
+      approach: approachSentence(stop, walk),
+      frames: framesSentence(stop),
+      notes: notesSentence(stop),
+    };
   });
 
   /** Walls make a gap read off a compass needless. */
@@ -180,6 +231,11 @@ export class StopEditor {
 
   protected setPosition(change: Partial<NonNullable<Stop['position']>>): void {
     this.edit('position', (stop) => (stop.position === null ? stop : { ...stop, position: { ...stop.position, ...change } }));
+  }
+
+  protected takeStreet(): void {
+    const street = this.streetThere();
+    if (street !== null) this.edit('street', (stop) => withStreet(stop, street));
   }
 
   protected setLens(lensId: string): void {

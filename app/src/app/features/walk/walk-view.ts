@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import { ActivatedRoute, RouterLink } from '@angular/router';
+import { ActivatedRoute } from '@angular/router';
 import { isSameDomain, timeDomain, type TimeDomain } from '../../charts/time-axis';
 import { type StayMove, WalkChart } from '../../charts/walk-chart/walk-chart';
 import type { WalkRow } from '../../charts/walk-chart/walk-chart.geometry';
@@ -15,6 +15,7 @@ import { SelectionStore } from '../../state/selection.store';
 import { TimeViewStore } from '../../state/time-view';
 import { wordingSignal } from '../../state/wording.store';
 import { phoneLayout } from '../../state/phone-layout';
+import { PageTabs } from '../../ui/page-tabs';
 import { RibbonHead } from '../ribbon';
 import { Spine } from '../spine';
 import { StopEditor } from './stop-editor';
@@ -28,7 +29,7 @@ const SAME_CONTENT = { equal: (a: readonly WalkRow[], b: readonly WalkRow[]): bo
 /** The walk room: the selected stop's light, the whole walk against time, and the fields of stop and walk. */
 @Component({
   selector: 'rd-walk-view',
-  imports: [MatButtonModule, RibbonHead, RouterLink, Spine, StopEditor, WalkChart, WalkEditor, WalkPlan],
+  imports: [MatButtonModule, PageTabs, RibbonHead, Spine, StopEditor, WalkChart, WalkEditor, WalkPlan],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './walk-view.html',
   styleUrl: './walk-view.scss',
@@ -37,6 +38,10 @@ export class WalkView {
   protected readonly actions = inject(AppActions);
   protected readonly stopActions = inject(StopActions);
   protected readonly walkActions = inject(WalkActions);
+  protected readonly faces = [
+    { path: '/walk', name: 'Time' },
+    { path: '/walk/plan', name: 'Plan' },
+  ];
   /** Two faces of one walk: against time, and from above. */
   protected readonly face: 'time' | 'plan' = inject(ActivatedRoute).snapshot.data['face'] === 'plan' ? 'plan' : 'time';
   private readonly selection = inject(SelectionStore);

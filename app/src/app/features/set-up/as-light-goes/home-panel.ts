@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
+import { MatCheckboxModule } from '@angular/material/checkbox';
 import { type Hand, isoCeilingOf, type KitInHand } from '@roam-dial/core';
 import type { Card } from '../../../state/card.store';
 import { WalkActions } from '../../../state/actions/walk.actions';
@@ -13,7 +14,7 @@ import { RoomState } from '../room-state';
 /** The home state: the one set-up to return to, what each stop loses by it, and what to check before setting off. */
 @Component({
   selector: 'rd-home-panel',
-  imports: [MatButtonModule],
+  imports: [MatButtonModule, MatCheckboxModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './home-panel.html',
   styleUrls: ['../page.scss', './home-panel.scss'],
@@ -50,15 +51,11 @@ export class HomePanel {
     };
   });
 
-  private check(id: string, isDone: boolean): void {
+  protected setDone(id: string, isDone: boolean): void {
     const card = this.room.card();
     if (card === null) return;
     const others = (card.walk.homeChecked ?? []).filter((one) => one !== id);
     this.tick(card, isDone ? [...others, id] : others);
-  }
-
-  protected tickFrom(event: Event, id: string): void {
-    this.check(id, (event.target as HTMLInputElement).checked);
   }
 
   protected uncheckAll(): void {

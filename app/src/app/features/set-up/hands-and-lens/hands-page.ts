@@ -17,6 +17,7 @@ import { KeeperCurve } from '../../../charts/keeper-curve/keeper-curve';
 import type { Card } from '../../../state/card.store';
 import { saveBlob } from '../../../data/save-file';
 import { KitActions } from '../../../state/actions/kit.actions';
+import { ChoiceField } from '../../../ui/choice-field';
 import { ValueField } from '../../../ui/value-field';
 import { numberCodec } from '../../../wording/codec';
 import { barrelTapePdf } from './barrel-tape-pdf';
@@ -41,7 +42,7 @@ const MEASURE: Readonly<Record<MissingMeasurement, string>> = {
 /** My hands: what they hold, finding focus on the spot, and the tape for a lens without marks. */
 @Component({
   selector: 'rd-hands-page',
-  imports: [KeeperCurve, MatButtonModule, ValueField],
+  imports: [ChoiceField, KeeperCurve, MatButtonModule, ValueField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './hands-page.html',
   styleUrls: ['../page.scss', './hands-page.scss'],
@@ -76,6 +77,7 @@ export class HandsPage {
       fit === null
         ? ''
         : ` Your own frames say ${wording.shutter(fit.limitS, step)}, give or take ${fit.limitErrorStops.toFixed(1)} stops.`;
+    const marksS = bodyShutters(card.kit.body).filter((time) => time >= FASTEST_DRAWN_S && time <= SLOWEST_DRAWN_S);
     return {
       curves,
       limitS,
@@ -86,8 +88,13 @@ export class HandsPage {
       sentence: `${Number(card.kit.focalLengthMm.toFixed(1))} mm: four frames of five are steady at ${wording.shutter(limitS, step)}.${fitted}`,
       fit,
       ruleS,
-      rows: tests.map((test) => ({ ...test, text: wording.shutter(test.shutterS, step) })),
-      marks: [...bodyShutters(card.kit.body)].filter((time) => time >= FASTEST_DRAWN_S && time <= SLOWEST_DRAWN_S),
+      rows: tests.map((test) => ({
+        ...test,
+        text: wording.shutter(test.shutterS, step),
+        mark: String(nearestTime(marksS, test.shutterS)),
+      })),
+      marksS,
+      marks: marksS.map((markS) => ({ value: String(markS), label: wording.shutter(markS, step) })),
     };
   });
   protected readonly check = computed(() => {
@@ -133,9 +140,7 @@ export class HandsPage {
     const keepers = this.keepers();
     if (keepers === null) return;
     const tried = new Set(keepers.rows.map(({ shutterS }) => Math.round(Math.log2(shutterS) * 3)));
-    const near = [...keepers.marks].sort(
-      (a, b) => Math.abs(Math.log2(a / keepers.limitS)) - Math.abs(Math.log2(b / keepers.limitS)),
-    );
+    const near = [...keepers.marksS].sort(byNearnessTo(keepers.limitS));
     const shutterS = near.find((time) => !tried.has(Math.round(Math.log2(time) * 3))) ?? keepers.limitS;
     this.setTests([...this.tests(), { againstRule: shutterS / keepers.ruleS, frames: 10, sharp: 8 }]);
   }
@@ -150,18 +155,13 @@ export class HandsPage {
     );
   }
 
-  protected putTime(index: number, event: Event): void {
+  protected putTime(index: number, mark: string): void {
     const keepers = this.keepers();
-    const seconds = Number((event.target as HTMLSelectElement).value);
-    if (keepers !== null) this.putTest(index, { againstRule: seconds / keepers.ruleS });
+    if (keepers !== null) this.putTest(index, { againstRule: Number(mark) / keepers.ruleS });
   }
 
   protected removeTest(index: number): void {
     this.setTests(this.tests().filter((_, k) => k !== index));
-  }
-
-  protected isNear(a: number, b: number): boolean {
-    return Math.abs(Math.log2(a / b)) < 1 / 6;
   }
 
   private setTests(handTests: readonly StoredHandTest[]): void {
@@ -217,4 +217,14 @@ function moved(standard: Standard, stops: number): Standard {
 function isFullStopFrom(widest: number, fNumber: number): boolean {
   const stops = Math.log(fNumber / widest) / Math.log(FULL_STOP);
   return Math.abs(stops - Math.round(stops)) < 0.1;
+}
+
+/** Times that are sorted by how many stops they lie from one. */
+const byNearnessTo =
+  (timeS: number) =>
+  (a: number, b: number): number =>
+    Math.abs(Math.log2(a / timeS)) - Math.abs(Math.log2(b / timeS));
+
+function nearestTime(timesS: readonly number[], timeS: number): number {
+  return [...timesS].sort(byNearnessTo(timeS))[0] ?? timeS;
 }

@@ -1,0 +1,56 @@
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import { MatTabsModule } from '@angular/material/tabs';
+import { type IsActiveMatchOptions, RouterLink, RouterLinkActive } from '@angular/router';
+
+export interface PageTab {
+  /** From the root: `/light/now`. */
+  readonly path: string;
+  readonly name: string;
+}
+
+/** What the address keeps beside the page (walk, stop, time) makes no other page of it. */
+const BY_PATH: IsActiveMatchOptions = { paths: 'exact', queryParams: 'ignored', matrixParams: 'ignored', fragment: 'ignored' };
+
+/** The pages of a room over what is shown of the one that the address names. */
+@Component({
+  selector: 'rd-page-tabs',
+  imports: [MatTabsModule, RouterLink, RouterLinkActive],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <nav mat-tab-nav-bar [attr.aria-label]="label()" [tabPanel]="panel" [mat-stretch-tabs]="false" [disableRipple]="true">
+      @for (page of pages(); track page.path) {
+        <a
+          #active="routerLinkActive"
+          mat-tab-link
+          queryParamsHandling="preserve"
+          [routerLink]="page.path"
+          routerLinkActive
+          [routerLinkActiveOptions]="byPath"
+          [active]="active.isActive"
+        >
+          {{ page.name }}
+        </a>
+      }
+    </nav>
+    <mat-tab-nav-panel #panel><ng-content /></mat-tab-nav-panel>
+  `,
+  styles: `
+    @use 'phone';
+    :host {
+      display: block;
+    }
+    nav {
+      margin: var(--space-1) var(--space-3) 0 var(--space-4);
+    }
+    @include phone.below {
+      nav {
+        --mat-tab-container-height: 48px;
+      }
+    }
+  `,
+})
+export class PageTabs {
+  readonly pages = input.required<readonly PageTab[]>();
+  readonly label = input.required<string>();
+  protected readonly byPath = BY_PATH;
+}

@@ -1,0 +1,17 @@
+import type { LampKind, SmearWish } from '@roam-dial/core';
+import { choicesOf } from '../ui/choices';
+
+export const SMEAR_CHOICES = choicesOf<SmearWish>({
+  byIntent: 'by the picture',
+  strict: 'none at the edges',
+  loose: 'some will do',
+  wanted: 'wanted: they shall streak',
+  panned: 'panned with them',
+});
+export const PULSE_CHOICES = choicesOf<LampKind>({
+  steady: 'steady',
+  oldTube: 'old tubes',
+  poorLed: 'poor LEDs',
+  goodLed: 'good LEDs',
+  screen: 'a pulsing screen',
+});

@@ -1,0 +1,80 @@
+import { DEFAULT_APPROACH, DEFAULT_INTENTS, DEFAULT_SHOOTING, INTENT_KINDS, type Stop, type Street } from '@roam-dial/core';
+import { demoWorkspace } from '../../testing/demo';
+import {
+  approachSentence,
+  framesSentence,
+  notesSentence,
+  peopleSentence,
+  pictureSentence,
+  whenSentence,
+  whereSentence,
+  zoneSentence,
+} from './stop-sentences';
+import { Wording } from './wording';
+
+const WORDING = new Wording({ lengthUnit: 'metres', clock: '24h' });
+const STEPS = demoWorkspace().walks[0]?.stops.find(({ id }) => id === 'orrel') as Stop;
+const with_ = (over: Partial<Stop>): Stop => ({ ...STEPS, ...over });
+const movers = (over: Partial<Stop['movers']>): Stop => with_({ movers: { ...STEPS.movers, ...over } });
+const STREET: Street = { name: 'Orrel Steps', kind: 'steps', axisDeg: 48, widthM: 6, side: 'middle' };
+
+describe('a stop in sentences', () => {
+  it('says where one stands and looks, down a street, across it, or into it', () => {
+    const stop = with_({ pavement: 'middle', shootingBearingDeg: 48, streetAxisDeg: 48, streetWidthM: 6, lamps: 'none' });
+    expect(whereSentence(stop, STREET, WORDING)).toBe('From the road itself, looking 48° down Orrel Steps, 6 m wide.');
+    expect(whereSentence(stop, null, WORDING)).toBe('From the road itself, looking 48° down a street 6 m wide.');
+    expect(whereSentence({ ...stop, shootingBearingDeg: 228 }, STREET, WORDING)).toContain('228° down');
+    expect(whereSentence({ ...stop, shootingBearingDeg: 130, pavement: 'left' }, STREET, WORDING)).toContain(
+      'From the left pavement, looking 130° across',
+    );
+    expect(whereSentence({ ...stop, shootingBearingDeg: 90 }, STREET, WORDING)).toContain('slantwise into');
+    expect(whereSentence({ ...stop, position: null, lamps: 'lane' }, null, WORDING)).toBe(
+      'From the road itself, looking 48° down a street 6 m wide; light of: lane. It is on no map yet: tap a plan where you stand.',
+    );
+  });
+
+  it.each([
+    [{ passersPerMinute: 5, suitableShare: 0.1 }, 'one that would do every two minutes'],
+    [{ passersPerMinute: 1, suitableShare: 0.05 }, 'one that would do every 20 min'],
+    [{ passersPerMinute: 10, suitableShare: 0.3 }, '3 that would do every minute'],
+    [{ passersPerMinute: 1, suitableShare: 1 }, 'one that would do every minute'],
+    [{ passersPerMinute: 0, suitableShare: 1 }, 'nobody among them that would do'],
+  ])('says of %j how many would do', (over, words) => expect(peopleSentence(movers(over), WORDING)).toContain(words));
+
+  it('says which way people go, but not where their speed does not count', () => {
+    const walkers = movers({ who: 'walkers', travelAngleDeg: 10, speedMps: 1.2 });
+    expect(peopleSentence({ ...walkers, consent: 'asked' }, WORDING)).toMatch(/^Walkers, coming at you, 1.2 m\/s, .*; asked\.$/);
+    expect(peopleSentence({ ...walkers, intent: DEFAULT_INTENTS.facade }, WORDING)).not.toContain('m/s');
+    expect(peopleSentence(movers({ who: ' ', travelAngleDeg: 90 }), WORDING)).toMatch(/^People, going across/);
+  });
+
+  it('says the zone by its law, the time with the way there, and what differs from the walk', () => {
+    const subject = { nearM: 2, farM: 6, medianM: 3.5, spread: 0.33 };
+    expect(zoneSentence(with_({ subject }), WORDING)).toBe('Sharp for whoever passes at 3.5 m, nine in ten of them from 2 to 6 m.');
+    expect(zoneSentence(with_({ subject: { ...subject, farM: Infinity, law: 'allOfIt' } }), WORDING)).toBe(
+      'All of it sharp, from 2 m to ∞.',
+    );
+    const leg = { course: { kind: 'unknown' as const }, distanceM: 400, walkMin: 6, reachMin: 0, spareMin: 0 };
+    const times = with_({ arriveMin: 900, leaveMin: 940, walkMin: null, hours: { fromMin: 1080, toMin: 1380 } });
+    expect(whenSentence(times, leg, WORDING)).toBe('15:00 to 15:40, after 6 min on foot; open or lit 18:00 to 23:00.');
+    expect(whenSentence({ ...times, hours: null }, null, WORDING)).toBe('15:00 to 15:40.');
+    const walk = { approach: DEFAULT_APPROACH };
+    expect(approachSentence({ approach: null }, walk)).toMatch(/^As on the whole walk: Automatic ISO .*, fixed zone, by hand\.$/);
+    expect(approachSentence({ approach: { ...DEFAULT_APPROACH, support: 'tripod' } }, walk)).toMatch(/^Its own: .*tripod\.$/);
+    expect(framesSentence({ shooting: { ...DEFAULT_SHOOTING, burstFrames: 3, isWalking: true } })).toBe(
+      '3 frames a press, smear by the picture, walking while shooting.',
+    );
+  });
+
+  it('ends with what is noted, care first, long ones cut', () => {
+    expect(notesSentence({ cautions: ' ', notes: '' })).toBe('Nothing to take care of.');
+    expect(notesSentence({ cautions: 'kerb', notes: 'Wait for the tram.' })).toBe('Care: kerb. Wait for the tram.');
+    expect(notesSentence({ cautions: 'x'.repeat(300), notes: '' }).length).toBeLessThan(110);
+  });
+
+  it.each(INTENT_KINDS)('has words for %s that end as a sentence', (kind) => {
+    const said = pictureSentence(with_({ intent: DEFAULT_INTENTS[kind], focalLengthMm: 35 }), null, WORDING);
+    expect(said).toMatch(/, with the first lens of the bag at 35 mm\.$/);
+    expect(said).not.toMatch(/undefined|NaN|, ,/);
+  });
+});
