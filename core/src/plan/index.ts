@@ -1,5 +1,5 @@
 export { daylightOf } from './daylight.js';
-export { type Street, streetAt } from './streetAt.js';
+export { isStreetOf, type Street, streetAt, withStreet } from './streetAt.js';
 export { placedStop } from './placedStop.js';
 export { filterFor, isWithinReach, type KitInHand, kitInHand, lensesInBag, ofKind, supportsInBag } from './bag.js';
 export { type Apart, apartIn, DAY_ON_FOOT_M, districtOf, metresOutside, middleOf, placeOf, roundedPlace } from './place.js';

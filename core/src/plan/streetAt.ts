@@ -1,4 +1,4 @@
-import type { Pavement } from '../stop/index.js';
+import type { Pavement, Stop } from '../stop/index.js';
 import { castRay, type District, type Point, STANDING_M, streetShape, type Way, type WayKind } from '../streets/index.js';
 import { readPrism } from '../light/index.js';
 import { DEG_PER_RAD } from '../units/index.js';
@@ -90,4 +90,21 @@ export function streetAt(district: Pick<District, 'buildings' | 'ways'>, at: Poi
     widthM: widthM === null ? null : Math.round(widthM * 10) / 10,
     side: sideOf(rightM, widthM),
   };
+}
+
+/** The stop with the street that the map has where it stands; the camera keeps its look. */
+export function withStreet(stop: Stop, { axisDeg, widthM, side }: Street): Stop {
+  return { ...stop, streetAxisDeg: axisDeg, streetWidthM: widthM ?? stop.streetWidthM, pavement: side };
+}
+
+/** Closer than a map is drawn (s). */
+const SAME_AXIS_DEG = 4;
+const SAME_WIDTH_M = 0.5;
+
+/** Whether a stop has its street as the map has it; a street has no direction, 10 and 190 degrees are one axis. */
+export function isStreetOf(stop: Stop, { axisDeg, widthM, side }: Street): boolean {
+  const turnDeg = (((stop.streetAxisDeg - axisDeg) % 180) + 180) % 180;
+  const isAxis = Math.min(turnDeg, 180 - turnDeg) <= SAME_AXIS_DEG;
+  const isWidth = widthM === null || Math.abs(stop.streetWidthM - widthM) <= SAME_WIDTH_M;
+  return isAxis && isWidth && stop.pavement === side;
 }

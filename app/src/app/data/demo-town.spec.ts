@@ -1,6 +1,18 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ARCHIVE_VERSION, type LightWindow, shippedArchive, type StopDay } from '@roam-dial/core';
+import {
+  ARCHIVE_VERSION,
+  type LightWindow,
+  metresFrom,
+  type Place,
+  type Point,
+  shippedArchive,
+  type Stop,
+  type StopDay,
+  streetAt,
+  walkLegs,
+  wayNetwork,
+} from '@roam-dial/core';
 import { readArchive } from '@roam-dial/core/formats';
 import { demoDay, demoWorkspace } from '../../testing/demo';
 
@@ -50,12 +62,45 @@ describe('the demo’s file', () => {
 });
 
 describe('the demo town', () => {
-  it('has about 150 buildings with heights, and every stop among them', () => {
+  it('has 500 to 800 buildings with heights and names of streets, and every stop in one of them', () => {
     const [district] = WORKSPACE.districts;
-    expect(district?.buildings).toHaveLength(150);
-    expect(district?.buildings.every(({ heightM }) => heightM >= 6 && heightM <= 14)).toBe(true);
-    expect(new Set(district?.buildings.map(({ id }) => id)).size).toBe(150);
-    expect(Object.keys(SHEET)).toEqual(WORKSPACE.walks[0]?.stops.map(({ id }) => id));
+    const [walk] = WORKSPACE.walks;
+    if (district === undefined || walk === undefined) throw new Error('no demo');
+    const { buildings } = district;
+    expect(buildings.length).toBeGreaterThanOrEqual(500);
+    expect(buildings.length).toBeLessThanOrEqual(800);
+    expect(buildings.every(({ heightM }) => heightM >= 4 && heightM <= 14)).toBe(true);
+    expect(new Set(buildings.map(({ id }) => id)).size).toBe(buildings.length);
+    expect(Object.keys(SHEET)).toEqual(walk.stops.map(({ id }) => id));
+    const streets = walk.stops.map(({ position }) => streetAt(district, metresFrom(district.origin, position as Place))?.name);
+    expect(streets).toEqual([
+      'Tram Street',
+      'Quenmill Lane',
+      'Tannery Row',
+      'Vessen Street',
+      'Orrel Steps',
+      'Causey Lane',
+      'Weir Walk',
+      'Long Arcade',
+    ]);
+  });
+
+  it('is walked along its streets from stop to stop, up the steps from below', () => {
+    const [district] = WORKSPACE.districts;
+    const stops = WORKSPACE.walks[0]?.stops ?? [];
+    if (district === undefined) throw new Error('no demo');
+    const network = wayNetwork(district.ways ?? []);
+    const at = ({ position }: Stop): Point => metresFrom(district.origin, position as Place);
+    const legs = walkLegs(stops, 1.2, (from, to) => network.between(at(from), at(to)));
+    expect(legs.map(({ course }) => course.kind)).toEqual(Array.from({ length: 7 }, () => 'streets'));
+    for (const [k, { distanceM }] of legs.entries()) {
+      const [from, to] = [at(stops[k] as Stop), at(stops[k + 1] as Stop)];
+      const straightM = Math.hypot(from.eastM - to.eastM, from.northM - to.northM);
+      expect([k, distanceM > straightM && distanceM < 2.6 * straightM]).toEqual([k, true]);
+    }
+    const climb = legs[3]?.course;
+    // From the arch down to the foot of Orrel Steps.
+    expect(climb?.kind === 'streets' ? climb.way.stepsM : 0).toBeGreaterThan(30);
   });
 
   it.each(Object.entries(SHEET))('gives %s the windows of the sheet, for the sheet’s reasons', (stopId, expected) => {

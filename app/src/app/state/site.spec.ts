@@ -11,8 +11,8 @@ describe('what a stop stands among', () => {
     const found = siteOf(WORKSPACE, WALK, ORREL);
     expect(found.kind).toBe('district');
     if (found.kind !== 'district') return;
-    expect(found.site.buildings).toHaveLength(150);
-    expect([Math.round(found.site.eastM), Math.round(found.site.northM)]).toEqual([120, 240]);
+    expect(found.site.buildings).toBe(WORKSPACE.districts[0]?.buildings);
+    expect([Math.round(found.site.eastM), Math.round(found.site.northM)]).toEqual([60, 135]);
   });
   it('is its section where there is no district or it has no place, else nothing', () => {
     const section = { leftHeightM: 8, rightHeightM: 12 };

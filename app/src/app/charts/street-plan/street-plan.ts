@@ -16,7 +16,7 @@ import { type Outline, shadowPolygons, type SunPosition, type Tree, type Way } f
 import * as L from 'leaflet/dist/leaflet-src.esm.js';
 import { giveKeys, heldIn, holdAgain } from './marker-keys';
 import { MOST_SHADOWED, type PlanBuilding, type PlanLeg, type PlanStop, type PlanZone, type ZoneMove } from './plan-parts';
-import { streetLayers, streetNames } from './plan-streets';
+import { legLayers, streetLayers, streetNames, treeLayers } from './plan-lines';
 import { bearingBetween, litBorder, litStrips, placeFrom, zoneArc } from './street-plan.layers';
 
 /** How far the wedge of a look reaches on the plan. */
@@ -185,17 +185,7 @@ export class StreetPlan {
 
   private groundLayers(): L.Layer[] {
     const water = this.polygon('ground', this.waters(), { fillColor: this.colour('--slate'), fillOpacity: 0.45 });
-    const trees = this.trees().map(({ eastM, northM, radiusM }) =>
-      L.circle([northM, eastM], {
-        ...this.on('ground'),
-        radius: radiusM,
-        color: this.colour('--ink-soft'),
-        weight: 1,
-        dashArray: '2 3',
-        fill: false,
-        interactive: false,
-      }),
-    );
+    const trees = treeLayers(this.trees(), { ...this.on('ground'), color: this.colour('--ink-soft') });
     return [water, ...trees];
   }
 
@@ -268,18 +258,7 @@ export class StreetPlan {
       ...(stop.isSelected ? [...this.wedge(stop), ...this.zoneLayers(stop)] : [this.look(stop)]),
       this.marker(stop),
     ]);
-    return [...this.legs().map((leg) => this.legLine(leg)), ...marks];
-  }
-
-  private legLine({ points, isAlongStreets }: PlanLeg): L.Layer {
-    return L.polyline(points.map(toLatLng), {
-      ...this.on('light'),
-      color: this.colour('--ink'),
-      weight: isAlongStreets ? 2.5 : 2,
-      opacity: 0.75,
-      ...(isAlongStreets ? {} : { dashArray: '2 5' }),
-      interactive: false,
-    });
+    return [...legLayers(this.legs(), { ...this.on('light'), color: this.colour('--ink') }), ...marks];
   }
 
   /** The ends of the zone as arcs across the look, each with a handle on the axis. */

@@ -12,6 +12,8 @@ import {
   type StopLight,
   type StopSite,
   type StreetShape,
+  type Street,
+  streetAt,
   streetShape,
   type Walk,
 } from '@roam-dial/core';
@@ -90,10 +92,17 @@ export class LightState {
     const buildings = near(found.site.buildings, found.site);
     return { site: found.site, scene: shadowScene({ buildings }), near: buildings };
   });
+  /** The street that the map has where one stands; null where it shows none, or there is no map. */
+  readonly street = computed<Street | null>(() => {
+    const found = this.site();
+    return found.kind === 'district' ? streetAt(found.district, found.site) : null;
+  });
   /** The walls found round the stop; null where it is open on a side. */
   readonly foundShape = computed<StreetShape | null>(() => {
-    const around = this.surroundings();
-    return around === null ? null : streetShape({ buildings: around.near, eastM: around.site.eastM, northM: around.site.northM });
+    const [around, street] = [this.surroundings(), this.street()];
+    if (around === null) return null;
+    const { eastM, northM } = around.site;
+    return streetShape({ buildings: around.near, eastM, northM, ...(street === null ? {} : { axisDeg: street.axisDeg }) });
   });
   readonly shape = computed<StreetShape | null>(() => {
     const stop = this.stop();

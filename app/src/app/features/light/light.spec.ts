@@ -42,8 +42,8 @@ describe('what is left of the light', () => {
 });
 
 describe('the figures of a minute', () => {
-  it('are those of the sheet at Orrel Steps: a pool 4.6 stops over its surround, ahead and lit from behind', () => {
-    expect(figure('orrel', 915, 'Sun against shade')).toMatchObject({ value: '4.6 stops', note: 'EV 15 and 10⅓' });
+  it('are those of the sheet at Orrel Steps: a pool four and a half stops and more over its surround, ahead and lit from behind', () => {
+    expect(figure('orrel', 915, 'Sun against shade')).toMatchObject({ value: '4.7 stops', note: 'EV 15 and 10⅓' });
     expect(figure('orrel', 915, 'Lit patch')?.value).toMatch(/^[23](\.5)? m square$/);
     expect(figure('orrel', 915, 'Sun')).toMatchObject({ value: '29° up', note: 'behind you; 0° off the street' });
     // 1.7 m / tan 29° = 3.07 m.

@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
-import { apparentSun, litGroundAt, placedStop, type Stop, streetCut } from '@roam-dial/core';
+import { apparentSun, isStreetOf, litGroundAt, placedStop, type Stop, type Street, streetCut, withStreet } from '@roam-dial/core';
 import { planStops } from '../../charts/street-plan/plan-stops';
 import type { PlanStop } from '../../charts/street-plan/plan-parts';
 import { StreetPlan } from '../../charts/street-plan/street-plan';
 import { StreetSection } from '../../charts/street-section/street-section';
 import { StopActions } from '../../state/actions/stop.actions';
 import { SelectionStore } from '../../state/selection.store';
+import { streetSentence } from '../../wording/street';
 import { reasonWords, windowSpan } from '../../wording/windows';
 import { LightState } from './light-state';
 import { figuresAt, lightCare } from './light-words';
@@ -81,13 +82,11 @@ export class NowPage {
     return `Straw: the lit ground in view now. Dashed: where it is in half an hour${later === 0 ? ', which is nowhere' : ''}.`;
   });
   protected readonly theme = computed(() => this.room.workspace()?.settings.theme ?? 'light');
-  /** What the walls say the street is, where the stop's own fields say otherwise. */
+  /** What the map says the street is, where the stop has it otherwise. */
   protected readonly proposal = computed(() => {
-    const [stop, found] = [this.room.stop(), this.room.foundShape()];
-    if (stop === null || found === null || this.room.site().kind !== 'district') return null;
-    const gap = Math.abs(((((found.axisDeg - stop.streetAxisDeg) % 180) + 270) % 180) - 90);
-    const isSame = gap < 4 && Math.abs(found.widthM - stop.streetWidthM) < 1;
-    return isSame ? null : { axisDeg: Math.round(found.axisDeg), widthM: Math.round(found.widthM * 10) / 10 };
+    const [stop, street] = [this.room.stop(), this.room.street()];
+    if (stop === null || street === null || isStreetOf(stop, street)) return null;
+    return { street, sentence: streetSentence(street, this.room.wording()) };
   });
 
   protected go(minute: number): void {
@@ -125,9 +124,9 @@ export class NowPage {
     this.adjust(id, 'direction', (stop) => ({ ...stop, shootingBearingDeg: bearingDeg }));
   }
 
-  protected takeProposal({ axisDeg, widthM }: { axisDeg: number; widthM: number }): void {
+  protected takeStreet(street: Street): void {
     const stop = this.room.stop();
-    if (stop !== null) this.adjust(stop.id, 'street', (one) => ({ ...one, streetAxisDeg: axisDeg, streetWidthM: widthM }));
+    if (stop !== null) this.adjust(stop.id, 'street', (one) => withStreet(one, street));
   }
 
   private litAt(minute: number): Uint8Array | null {

@@ -100,7 +100,7 @@ function click(fixture: ComponentFixture<unknown>, name: string | RegExp): void 
 }
 function type(fixture: ComponentFixture<unknown>, label: string, text: string): void {
   const named = [...rootOf(fixture).querySelectorAll('label')].find((one) => one.textContent?.trim() === label);
-  const field = rootOf(fixture).querySelector<HTMLInputElement>(`#${named?.htmlFor ?? 'none'}`);
+  const field = rootOf(fixture).querySelector<HTMLInputElement>(named ? `#${named.htmlFor}` : `[aria-label="${label}"]`);
   if (field === null) throw new Error(`no field ${label}`);
   field.value = text;
   field.dispatchEvent(new Event('input'));

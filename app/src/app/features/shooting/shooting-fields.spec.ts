@@ -15,10 +15,9 @@ const element = ({ nativeElement }: ComponentFixture<unknown>): HTMLElement => n
 const textOf = (fixture: ComponentFixture<unknown>): string => element(fixture).textContent ?? '';
 function tick(fixture: ComponentFixture<unknown>, label: string): void {
   const found = [...element(fixture).querySelectorAll('label')].find((one) => one.textContent?.includes(label));
-  const box = found?.querySelector('input') ?? null;
+  const box = element(fixture).querySelector<HTMLInputElement>(`#${found?.htmlFor ?? 'none'}`);
   if (box === null) throw new Error(`no ${label}`);
-  box.checked = !box.checked;
-  box.dispatchEvent(new Event('change'));
+  box.click();
 }
 
 describe('how frames are taken', () => {

@@ -13,6 +13,7 @@ import {
   type Movers,
   ofKind,
   siteOf,
+  isStreetOf,
   streetAt,
   type Stop,
   type Subject,
@@ -20,6 +21,7 @@ import {
   type Walk,
   withEnds,
   withPassers,
+  withStreet,
   type ZoneLaw,
   zoneLawOf,
 } from '@roam-dial/core';
@@ -48,9 +50,9 @@ import {
   whereSentence,
   zoneSentence,
 } from '../../wording/stop-sentences';
+import { streetSentence } from '../../wording/street';
 import { IntentQuestions } from './intent-questions';
 import { StopSectionPanel } from './stop-section';
-import { isStreetTaken, streetSentence, withStreet } from './street-found';
 import { CONSENT_CHOICES, INTENT_CHOICES, LAMP_CHOICES, PAVEMENT_CHOICES, ZONE_CHOICES } from './words';
 import { nameOf } from '../../wording/name';
 
@@ -112,7 +114,7 @@ export class StopEditor {
   protected readonly street = computed(() => {
     const street = this.streetThere();
     if (street === null) return null;
-    return { sentence: streetSentence(street, this.wording()), isTaken: isStreetTaken(this.stop(), street) };
+    return { sentence: streetSentence(street, this.wording()), isTaken: isStreetOf(this.stop(), street) };
   });
   protected readonly isMoving = computed(() => isMovementOfMatter(this.stop()));
 

@@ -1,5 +1,5 @@
 import { Injectable, inject } from '@angular/core';
-import { type District, type Hand, placedStop, type Stop, type WayOut } from '@roam-dial/core';
+import { type District, type Hand, placedStop, type Stop, streetAt, type WayOut } from '@roam-dial/core';
 import { firstValueFrom } from 'rxjs';
 import { createId, newStop } from '../../data/defaults';
 import type { Card } from '../card.store';
@@ -49,7 +49,8 @@ export class StopActions {
     if (walk === null) return;
     const added = placedStop(district, newStop(createId(), stop ?? undefined), at);
     this.store.edit({ label: 'add a stop' }, addStop(walk.id, added, stop?.id ?? null));
-    this.store.announce('Added a stop where you tapped');
+    const street = streetAt(district, at)?.name ?? null;
+    this.store.announce(street === null ? 'Added a stop where you tapped' : `Added a stop in ${street}`);
     this.selection.selectStop(walk.id, added.id, added.arriveMin);
   }
 

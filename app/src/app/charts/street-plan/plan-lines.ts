@@ -1,5 +1,6 @@
-import type { Way } from '@roam-dial/core';
+import type { Tree, Way } from '@roam-dial/core';
 import * as L from 'leaflet/dist/leaflet-src.esm.js';
+import type { PlanLeg } from './plan-parts';
 
 /** How streets are drawn: steps as rungs, what runs under a house as a broken line over it. */
 export interface StreetStyle {
@@ -79,4 +80,19 @@ export function streetNames(ways: readonly Way[], pixelsPerM: number): readonly 
       const icon = L.divIcon({ className: 'rd-street-name', iconSize: [0, 0], html: words });
       return L.marker([northM, eastM], { icon, interactive: false, keyboard: false, pane: 'names' });
     });
+}
+
+/** The way from stop to stop: drawn through along streets, dotted where it only says which two belong together. */
+export function legLayers(legs: readonly PlanLeg[], style: L.PolylineOptions): readonly L.Layer[] {
+  return legs.map(({ points, isAlongStreets }) => {
+    const look = isAlongStreets ? { weight: 2.5 } : { weight: 2, dashArray: '2 5' };
+    return L.polyline(toLatLngs(points), { ...style, ...look, opacity: 0.75, interactive: false });
+  });
+}
+
+/** Crowns, as wide as they are. */
+export function treeLayers(trees: readonly Tree[], style: L.PathOptions): readonly L.Layer[] {
+  return trees.map(({ eastM, northM, radiusM }) =>
+    L.circle([northM, eastM], { ...style, radius: radiusM, weight: 1, dashArray: '2 3', fill: false, interactive: false }),
+  );
 }
