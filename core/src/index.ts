@@ -229,6 +229,8 @@ export {
   type Limit,
   LIMITS,
   type LimitsGrid,
+  type FirstLimit,
+  firstLimit,
   limitsGrid,
   type MeterLimit,
   nearestPlace,

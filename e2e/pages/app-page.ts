@@ -58,11 +58,15 @@ export class AppPage {
     return this.spine.locator('.stop .name').allTextContents();
   }
 
-  /** Reloads once the page does not hold its reader back any more: everything is written. */
-  async reload(): Promise<void> {
+  /** Waits until the page does not hold its reader back any more: everything is written. */
+  async expectStored(): Promise<void> {
     const holdsBack = (): Promise<boolean> =>
       this.page.evaluate(() => !window.dispatchEvent(new Event('beforeunload', { cancelable: true })));
     await expect.poll(holdsBack).toBe(false);
+  }
+
+  async reload(): Promise<void> {
+    await this.expectStored();
     await this.page.reload();
   }
 

@@ -25,7 +25,7 @@ test.describe('the demo in a new browser', () => {
   test('says what to change as the light goes, and where the picture ends', async ({ app }) => {
     const ladder = app.card.locator('.ladder');
     await app.choose('Vessen Hall');
-    await expect(ladder).toContainText(/nothing to change down to EV 8⅓.*open to f\/5\.6/);
+    await expect(ladder).toContainText(/nothing to change down to EV 8⅔.*open to f\/5\.6/);
     await app.choose('Long Arcade');
     await expect(ladder).toContainText('open to f/');
     await app.choose('Quenmill Sluice');

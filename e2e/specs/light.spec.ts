@@ -166,7 +166,7 @@ test.describe('the buildings of a walk', () => {
 
   test('come from each kind of map, with unknown heights counted and set', async ({ app }) => {
     const { page } = app;
-    await expect(page.getByText('150 buildings. All heights are known, 4 trees, 1 water.')).toBeVisible();
+    await expect(page.getByText('781 buildings. All heights are known, 4 trees, 2 waters, 56 pieces of street.')).toBeVisible();
     await readMap(app, 'quarter.geojson', geojson(houses(3)));
     await expect(page.getByText('Read: 0 with a height, 3 by their levels, 0 assumed 9 m high.')).toBeVisible();
     await readMap(app, 'quarter.osm', OSM);
@@ -202,7 +202,7 @@ test.describe('the buildings of a walk', () => {
     await expect(alert).toContainText('There is no building in this file');
     await readMap(app, 'empty.osm', '');
     await expect(alert).toContainText('The file is empty.');
-    await expect(page.getByText('150 buildings.')).toBeVisible();
+    await expect(page.getByText('781 buildings.')).toBeVisible();
   });
 
   test('can be 5,000, and undo brings the old ones back', async ({ app }) => {
@@ -214,7 +214,7 @@ test.describe('the buildings of a walk', () => {
     });
     await expect(page.getByText('5000 buildings.')).toBeVisible();
     await page.getByRole('button', { name: 'Undo: read city.geojson' }).click();
-    await expect(page.getByText('150 buildings.')).toBeVisible();
+    await expect(page.getByText('781 buildings.')).toBeVisible();
   });
 
   test('go out as GeoJSON and come back the same', async ({ app }) => {
@@ -224,7 +224,7 @@ test.describe('the buildings of a walk', () => {
     const file = await download;
     expect(file.suggestedFilename()).toBe('Orrel, invented.geojson');
     await page.getByLabel('Map file').setInputFiles(await file.path());
-    await expect(page.getByText('Read: 150 with a height, 0 by their levels, 0 assumed 9 m high.')).toBeVisible();
+    await expect(page.getByText('Read: 781 with a height, 0 by their levels, 0 assumed 9 m high.')).toBeVisible();
     await expect(page.locator('rd-light-view .headline')).toHaveText(/^Good for 2 h/);
   });
 

@@ -12,7 +12,7 @@ for (const height of [844, 664]) {
       await page.getByRole('button', { name: 'Next stop' }).tap();
       await app.expectNumbers({ aperture: 'f/7.1', focus: '3 m', shutter: '1/500' });
       const next = page.locator('.next');
-      await expect(next).toContainText(/From ISO \d+.* on \(EV 8\): open to f\/5\.6/);
+      await expect(next).toContainText(/From ISO \d+.* on \(EV 8⅓\): open to f\/5\.6/);
       await expect(next).toBeInViewport();
       await expect(app.number('aperture')).toBeInViewport();
       await expect(app.number('shutter')).toBeInViewport();

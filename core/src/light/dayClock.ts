@@ -1,3 +1,4 @@
+import { DateTime } from 'luxon';
 import { checkTimeZone, type DaySpan, localDaySpan } from './localDay.js';
 
 const MINUTE_MS = 60_000;
@@ -34,6 +35,5 @@ export function dayClock(day: string, timeZone: string): DayClock | null {
 
 /** Day of the year of a calendar day `YYYY-MM-DD`, 1 on the first of January. */
 export function dayOfYear(day: string): number {
-  const [year = 0, month = 1, date = 1] = day.split('-').map(Number);
-  return Math.round((Date.UTC(year, month - 1, date) - Date.UTC(year, 0, 1)) / 86_400_000) + 1;
+  return DateTime.fromISO(day, { zone: 'utc' }).ordinal;
 }

@@ -1,7 +1,5 @@
+import { DateTime, IANAZone } from 'luxon';
 import { describeValue, rangeError } from '../units/index.js';
-
-const DAY_MS = 86_400_000;
-const MINUTE_MS = 60_000;
 
 export interface DaySpan {
   readonly startMs: number;
@@ -17,67 +15,32 @@ export interface ZoneClock {
 
 const clocks = new Map<string, ZoneClock>();
 
-function createClock(timeZone: string): ZoneClock {
-  const format = new Intl.DateTimeFormat('en-US', {
-    timeZone,
-    calendar: 'gregory',
-    hourCycle: 'h23',
-    era: 'short',
-    year: 'numeric',
-    month: 'numeric',
-    day: 'numeric',
-    hour: 'numeric',
-    minute: 'numeric',
-    second: 'numeric',
-  });
-  return {
-    offset(timeMs) {
-      const parts = Object.fromEntries(format.formatToParts(timeMs).map(({ type, value }) => [type, value]));
-      const year = parts['era'] === 'BC' ? 1 - Number(parts['year']) : Number(parts['year']);
-      const wall = new Date(0);
-      wall.setUTCFullYear(year, Number(parts['month']) - 1, Number(parts['day']));
-      wall.setUTCHours(Number(parts['hour']), Number(parts['minute']), Number(parts['second']));
-      return (wall.getTime() - Math.floor(timeMs / 1000) * 1000) / MINUTE_MS;
-    },
-  };
-}
-
 /** The clock of a named zone. @throws TypeError for what is no string, RangeError for an unknown zone or a bare offset. */
 export function checkTimeZone(timeZone: unknown): ZoneClock {
   if (typeof timeZone !== 'string') throw new TypeError(`timeZone must be an IANA zone name, got ${describeValue(timeZone)}`);
   const known = clocks.get(timeZone);
   if (known !== undefined) return known;
-  if (timeZone === '' || /^[+-]/.test(timeZone)) throw rangeError('timeZone', 'an IANA zone name', timeZone);
-  try {
-    const clock = createClock(timeZone);
-    clocks.set(timeZone, clock);
-    return clock;
-  } catch {
+  if (timeZone === '' || /^[+-]/.test(timeZone) || !IANAZone.isValidZone(timeZone)) {
     throw rangeError('timeZone', 'an IANA zone name', timeZone);
   }
+  const zone = IANAZone.create(timeZone);
+  const clock: ZoneClock = { offset: (timeMs) => zone.offset(timeMs) };
+  clocks.set(timeZone, clock);
+  return clock;
 }
 
-/** Days since 1970-01-01 of a calendar day, read as a bare date. */
-function checkDay(day: unknown): number {
+/** Midnight UTC of a calendar day, read as a bare date. */
+function checkDay(day: unknown): DateTime {
   if (typeof day !== 'string') throw new TypeError(`day must be a string 'YYYY-MM-DD', got ${describeValue(day)}`);
-  const [year = 0, month = 0, date = 0] = /^\d{4}-\d{2}-\d{2}$/.test(day) ? day.split('-').map(Number) : [];
-  const midnight = new Date(0);
-  midnight.setUTCFullYear(year, month - 1, date);
-  if (midnight.toISOString().slice(0, 10) !== day) throw rangeError('day', "a calendar day 'YYYY-MM-DD'", day);
-  return Math.round(midnight.getTime() / DAY_MS);
+  const midnight = DateTime.fromFormat(day, 'yyyy-MM-dd', { zone: 'utc' });
+  if (!midnight.isValid) throw rangeError('day', "a calendar day 'YYYY-MM-DD'", day);
+  return midnight;
 }
 
-/** First instant at which the zone's calendar shows day number `dayNumber` or a later one. */
-function firstInstantOf(dayNumber: number, zone: ZoneClock): number {
-  const shows = (timeMs: number): boolean => Math.floor((timeMs + zone.offset(timeMs) * MINUTE_MS) / DAY_MS) >= dayNumber;
-  let before = dayNumber * DAY_MS - 1.5 * DAY_MS;
-  let after = dayNumber * DAY_MS + 1.5 * DAY_MS;
-  while (after - before > 1) {
-    const middle = Math.floor((before + after) / 2);
-    if (shows(middle)) after = middle;
-    else before = middle;
-  }
-  return after;
+/** The first instant at which the zone's calendar shows this day or a later one. */
+function firstInstantOf({ year, month, day }: DateTime, zone: string): DateTime {
+  // Noon is on the day wherever the zone has it; on a skipped one it falls on the next.
+  return DateTime.fromObject({ year, month, day, hour: 12 }, { zone }).startOf('day');
 }
 
 /** A day's ends cost a millisecond to find, and one day is asked for at every minute of it. */
@@ -90,13 +53,13 @@ const MOST_SPANS = 64;
  * @throws TypeError, RangeError for a malformed day or an unknown zone.
  */
 export function localDaySpan(day: string, timeZone: string): DaySpan | null {
-  const dayNumber = checkDay(day);
-  const zone = checkTimeZone(timeZone);
+  const midnight = checkDay(day);
+  checkTimeZone(timeZone);
   const key = `${timeZone}/${day}`;
   const known = spans.get(key);
   if (known !== undefined) return known;
-  const startMs = firstInstantOf(dayNumber, zone);
-  const endMs = firstInstantOf(dayNumber + 1, zone);
+  const startMs = firstInstantOf(midnight, timeZone).toMillis();
+  const endMs = firstInstantOf(midnight.plus({ days: 1 }), timeZone).toMillis();
   const span = endMs > startMs ? { startMs, endMs } : null;
   if (spans.size >= MOST_SPANS) spans.clear();
   spans.set(key, span);

@@ -17,6 +17,7 @@ export {
   type Rung,
 } from './answers/lightLadder.js';
 export { type BrokenLimit, type Factors, HARD_LIMITS, type Limit, LIMITS } from './search/limits.js';
+export { type FirstLimit, firstLimit } from './answers/firstLimit.js';
 export { type GridCell, type LimitsGrid, limitsGrid } from './answers/limitsGrid.js';
 export { type Passer, passersAt } from './answers/passers.js';
 export { cameraResponse, type ResponsePoint } from './answers/response.js';

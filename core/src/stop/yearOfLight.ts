@@ -1,3 +1,4 @@
+import { DateTime } from 'luxon';
 import {
   checkTimeZone,
   dayClock,
@@ -32,8 +33,8 @@ const MINUTE_MS = 60_000;
 
 /** `count` calendar days from `day` on. */
 export function daysFrom(day: string, count: number): string[] {
-  const start = Date.parse(`${day}T00:00:00Z`);
-  return Array.from({ length: count }, (_, k) => new Date(start + k * DAY_MS).toISOString().slice(0, 10));
+  const start = DateTime.fromISO(day, { zone: 'utc' });
+  return Array.from({ length: count }, (_, k) => start.plus({ days: k }).toFormat('yyyy-MM-dd'));
 }
 
 /** Instants of the wall clock's minutes on many days: the zone is asked twice a day, and minute by minute on odd ones only. */

@@ -1,21 +1,22 @@
 import type { Archive, Walk } from '@roam-dial/core';
+import { DateTime } from 'luxon';
 
 const SATURDAY = 6;
-const DAY_MS = 86_400_000;
+const DAYS_OF_WEEK = 7;
 
-function saturdayNearMidMarch(year: number): Date {
-  const ides = Date.UTC(year, 2, 15);
-  const weekday = new Date(ides).getUTCDay();
-  const ahead = (SATURDAY - weekday + 7) % 7;
-  return new Date(ides + (ahead <= 3 ? ahead : ahead - 7) * DAY_MS);
+/** The Saturday that is nearest to the fifteenth. */
+function saturdayNearMidMarch(year: number): DateTime {
+  const ides = DateTime.utc(year, 3, 15);
+  const ahead = (SATURDAY - ides.weekday + DAYS_OF_WEEK) % DAYS_OF_WEEK;
+  return ides.plus({ days: ahead <= 3 ? ahead : ahead - DAYS_OF_WEEK });
 }
 
 /** The next Saturday nearest to the middle of March, today included, as YYYY-MM-DD. */
 export function nextDemoDay(today: Date): string {
-  const year = today.getFullYear();
-  const startOfToday = Date.UTC(year, today.getMonth(), today.getDate());
+  const { year, month, day } = DateTime.fromJSDate(today);
   const thisYear = saturdayNearMidMarch(year);
-  return (thisYear.getTime() >= startOfToday ? thisYear : saturdayNearMidMarch(year + 1)).toISOString().slice(0, 10);
+  const next = thisYear >= DateTime.utc(year, month, day) ? thisYear : saturdayNearMidMarch(year + 1);
+  return next.toFormat('yyyy-MM-dd');
 }
 
 /** The shipped demo on its next day; its file is an ordinary export. */

@@ -1,6 +1,7 @@
 import { Injectable, inject } from '@angular/core';
 import {
   type ApproachRow,
+  type FirstLimit,
   type HomeQuestion,
   homeQuestion,
   type HomeState,
@@ -79,6 +80,11 @@ export class FindingsStore {
     startWith(null),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
+
+  /** At which light the chart of limits gets its first one; `focus` as the chart has it. */
+  firstLimit({ input }: Card, focus: number | null): Observable<FirstLimit | null> {
+    return this.client.ask({ kind: 'firstLimit', input, focus });
+  }
 
   private homeFor({ stops, kit }: HomeQuestion): Observable<HomeFinding | null> {
     return this.client.ask({ kind: 'home', stops }).pipe(map((home) => (home === null ? null : { home, kit })));

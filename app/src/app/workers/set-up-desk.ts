@@ -1,6 +1,8 @@
 import {
   type ApproachRow,
   compareApproaches,
+  type FirstLimit,
+  firstLimit,
   type Hand,
   type HomeState,
   homeState,
@@ -18,12 +20,14 @@ export type SetUpQuestion =
   | { readonly kind: 'ladder'; readonly input: SetUpInput; readonly through: Hand }
   | { readonly kind: 'waysOut'; readonly input: SetUpInput; readonly lenses: readonly Lens[] }
   | { readonly kind: 'approaches'; readonly input: SetUpInput }
+  | { readonly kind: 'firstLimit'; readonly input: SetUpInput; readonly focus: number | null }
   | { readonly kind: 'home'; readonly stops: readonly HomeStop[] };
 
 export interface SetUpAnswers {
   readonly ladder: LightLadder;
   readonly waysOut: readonly WayOutResult[];
   readonly approaches: readonly ApproachRow[];
+  readonly firstLimit: FirstLimit | null;
   readonly home: HomeState | null;
 }
 
@@ -39,6 +43,8 @@ export function* setUpSteps(question: SetUpQuestion): Generator<null, SetUpAnswe
       return waysOut(question.input, question.lenses);
     case 'approaches':
       return compareApproaches(question.input);
+    case 'firstLimit':
+      return firstLimit(question.input, question.focus);
     case 'home':
       return homeState(question.stops);
   }

@@ -63,6 +63,8 @@ export class LimitsChart {
   readonly point = input.required<FieldPlace>();
   readonly pointLabel = input.required<string>();
   readonly best = input.required<FieldPlace>();
+  /** What would hold at another light, drawn faint where nothing holds at this one. */
+  readonly faint = input<LimitsFields | null>(null);
   readonly pinned = input<FieldPlace | null>(null);
   readonly height = input(340);
   readonly moved = output<FieldPlace>();
@@ -88,7 +90,7 @@ export class LimitsChart {
   );
   protected readonly areas = computed<readonly Area[]>(() => {
     const plot = this.plot();
-    const { columns, fields } = this.fields();
+    const { columns, fields } = this.faint() ?? this.fields();
     const firstAt = (column: number, row: number): Limit | undefined => fields[row * columns + column]?.limits[0];
     let keys = 0;
     return LIMITS.flatMap((limit): Area[] => {

@@ -66,12 +66,14 @@ export class DistrictPage {
     if (district === null) return '';
     const assumed = district.buildings.filter(({ heightSource }) => heightSource === 'assumed').length;
     const own = district.buildings.filter(({ heightSource }) => heightSource === 'set').length;
+    const streets = district.ways?.length ?? 0;
     const heights =
       assumed === 0 ? 'All heights are known' : `${counted(assumed, 'height is', 'heights are')} assumed (dashed on the plan)`;
     const extra = [
       ...(own > 0 ? [`${own} set by you`] : []),
       ...(district.trees.length > 0 ? [counted(district.trees.length, 'tree', 'trees')] : []),
       ...(district.waters.length > 0 ? [counted(district.waters.length, 'water', 'waters')] : []),
+      ...(streets > 0 ? [counted(streets, 'piece of street', 'pieces of street')] : []),
     ];
     return `${counted(district.buildings.length, 'building', 'buildings')}. ${[heights, ...extra].join(', ')}.`;
   });

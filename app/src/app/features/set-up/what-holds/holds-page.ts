@@ -1,16 +1,20 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { map, of, startWith } from 'rxjs';
 import { type GroundMark, nearestPlace, passersAt, sharpZone } from '@roam-dial/core';
 import { type FieldPlace, LimitsChart } from '../../../charts/limits-chart/limits-chart';
 import { type GroundMove, GroundStrip } from '../../../charts/ground-strip/ground-strip';
 import { StopActions } from '../../../state/actions/stop.actions';
+import { FindingsStore } from '../../../state/findings.store';
 import { PinnedStore } from '../../../state/pinned.store';
 import { CheckField } from '../../../ui/check-field';
+import { askLatest } from '../../../workers/answers';
+import { limitWords } from '../../../wording/limits';
 import { zoneWords } from '../../../wording/zone';
 import { flickerSentence } from './flicker-sentence';
 import { groundSentence } from './ground-sentence';
 import { GroundMarks } from './ground-marks';
-import { fieldOf, handFor, limitsView, limitsWords } from './limits-view';
+import { fieldOf, fieldsAt, handFor, limitsView, limitsWords } from './limits-view';
 import { RoomState } from '../room-state';
 
 const PEOPLE = 24;
@@ -26,6 +30,7 @@ const PEOPLE = 24;
 export class HoldsPage {
   private readonly room = inject(RoomState);
   private readonly stopActions = inject(StopActions);
+  private readonly findings = inject(FindingsStore);
   private readonly pinned = toSignal(inject(PinnedStore).pinned$, { initialValue: null });
   protected readonly wording = this.room.wording;
 
@@ -78,6 +83,40 @@ export class HoldsPage {
     return `EV ${wording.ev(card.light.keyEv100)}, ${zoneWords(card.input, wording)}`;
   });
   protected readonly isEmpty = computed(() => this.limits()?.fields.fields.every(({ limits }) => limits.length > 0) ?? false);
+
+  /** The light at which something is limited first, where nothing is now; null while that is not known. */
+  private readonly unlimited = computed(
+    () => {
+      const [view, card] = [this.limits(), this.room.card()];
+      const isFree = view?.fields.fields.every(({ limits }) => limits.length === 0) ?? false;
+      return view === null || card === null || !isFree ? null : { card, view, focus: this.focusPlace() };
+    },
+    { equal: (a, b) => a?.view === b?.view },
+  );
+  private readonly firstLimit = toSignal(
+    toObservable(this.unlimited).pipe(
+      askLatest((asked) =>
+        asked === null
+          ? of(null)
+          : this.findings.firstLimit(asked.card, asked.focus).pipe(
+              map((found) => ({ ...asked, found })),
+              startWith(null),
+            ),
+      ),
+    ),
+    { initialValue: null },
+  );
+  protected readonly first = computed(() => {
+    const [known, asked] = [this.firstLimit(), this.unlimited()];
+    if (known === null || asked === null || known.view !== asked.view) return null;
+    const { found, view, card } = known;
+    if (found === null) return { faint: null, sentence: 'Nothing is limited here, nor within twelve stops.' };
+    const limit = limitWords(found.limit, card.input);
+    return {
+      faint: fieldsAt(view, found),
+      sentence: `Nothing is limited here. The first limit comes at EV ${this.wording().ev(found.ev100)}, drawn faint: ${limit}.`,
+    };
+  });
 
   protected readonly flicker = computed(() => {
     const card = this.room.card();

@@ -1,4 +1,4 @@
-import { type Dial, type Cells, type CellPlace, type Hand, type LimitsGrid, limitsGrid } from '@roam-dial/core';
+import { type Dial, type Cells, type CellPlace, type FirstLimit, type Hand, type LimitsGrid, limitsGrid } from '@roam-dial/core';
 import type { FieldPlace, LimitsWords } from '../../../charts/limits-chart/limits-chart';
 import type { LimitsFields } from '../../../charts/limits-chart/limits-chart.geometry';
 import type { Card } from '../../../state/card.store';
@@ -40,17 +40,27 @@ export interface LimitsView {
   readonly fields: LimitsFields;
 }
 
-/** `focus` is a place among the focus marks, or null for every field at its best. */
-export function limitsView(cells: Cells, focus: number | null): LimitsView {
-  const grid = limitsGrid(cells, focus);
+/** Cells of the core's grid as fields of the chart. */
+function fieldsOf(grid: Pick<LimitsGrid, 'fNumbers' | 'dial'>, cells: LimitsGrid['cells']): LimitsFields {
   const [columns, rows] = [grid.dial.values.length, grid.fNumbers.length];
   const fields = Array.from({ length: columns * rows }, (_, k) => {
     const field = { column: k % columns, row: Math.floor(k / columns) };
     const { aperture, dial } = cellOf(grid, field);
-    const { chance, limits } = grid.cells[aperture * columns + dial] as LimitsGrid['cells'][number];
+    const { chance, limits } = cells[aperture * columns + dial] as LimitsGrid['cells'][number];
     return { ...field, chance, limits };
   });
-  return { grid, fields: { columns, rows, fields } };
+  return { columns, rows, fields };
+}
+
+/** What holds at another light, as fields of the same chart. */
+export function fieldsAt({ grid }: LimitsView, { cells }: Pick<FirstLimit, 'cells'>): LimitsFields {
+  return fieldsOf(grid, cells);
+}
+
+/** `focus` is a place among the focus marks, or null for every field at its best. */
+export function limitsView(cells: Cells, focus: number | null): LimitsView {
+  const grid = limitsGrid(cells, focus);
+  return { grid, fields: fieldsOf(grid, grid.cells) };
 }
 
 export function dialText(dial: Dial, value: number, { kit }: Pick<Card, 'kit'>, wording: Wording): string {
