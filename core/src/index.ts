@@ -415,6 +415,7 @@ export {
   middleOf,
   ofKind,
   placedStop,
+  isIndoors,
   isStreetOf,
   type Street,
   streetAt,

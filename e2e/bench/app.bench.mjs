@@ -53,6 +53,7 @@ say(
 
 const again = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' });
 const page = await again.newPage();
+await page.addInitScript(() => localStorage.setItem('roam-dial.open-sections', '["zone","people"]'));
 await page.goto(`${baseUrl}/walk`);
 await page.locator('rd-walk-chart').waitFor();
 await page.waitForTimeout(1500);
@@ -112,17 +113,8 @@ for (const [label, what] of fields) {
   say(`${label} to the next frame`, both('presented'), 'median / 95th; target 95th under 34 ms');
 }
 
-/** A drag of five seconds over the limits chart: how long its frames take. */
-async function dragFrames() {
-  await page.goto(`${baseUrl}/setup/holds?stop=vessen`);
-  const chart = page.locator('rd-limits-chart .over');
-  await chart.waitFor();
-  await page.waitForTimeout(2500);
-  const box = await chart.boundingBox();
-  const at = (turn) => [
-    box.x + box.width * (0.55 + 0.35 * Math.sin(turn)),
-    box.y + box.height * (0.45 + 0.35 * Math.cos(turn * 1.7)),
-  ];
+/** Frames of five seconds in which the mouse is moved, the button held from the first place on. */
+async function dragFrames(page, at) {
   await page.mouse.move(...at(0));
   await page.mouse.down();
   await page.evaluate(() => {
@@ -144,9 +136,88 @@ async function dragFrames() {
   await page.mouse.up();
   return times;
 }
-const times = await dragFrames();
-const slow = times.filter((ms) => ms > 20).length / times.length;
-say('five seconds of dragging on the limits chart', `${times.length} frames`);
-say('  frames over 20 ms', `${(slow * 100).toFixed(1)} %`, 'target at most 5 %');
-say('  frame, median / 95th', `${percentile(times, 0.5).toFixed(1)} / ${percentile(times, 0.95).toFixed(1)} ms`);
+
+function sayFrames(what, times, mostMs) {
+  const slow = times.filter((ms) => ms > mostMs).length / times.length;
+  say(`five seconds of ${what}`, `${times.length} frames`);
+  say(`  frames over ${mostMs} ms`, `${(slow * 100).toFixed(1)} %`, 'target at most 5 %');
+  say('  frame, median / 95th', `${percentile(times, 0.5).toFixed(1)} / ${percentile(times, 0.95).toFixed(1)} ms`);
+}
+
+await page.goto(`${baseUrl}/setup/holds?stop=vessen`);
+const chart = page.locator('rd-limits-chart .over');
+await chart.waitFor();
+await page.waitForTimeout(2500);
+const chartBox = await chart.boundingBox();
+const overChart = (turn) => [
+  chartBox.x + chartBox.width * (0.55 + 0.35 * Math.sin(turn)),
+  chartBox.y + chartBox.height * (0.45 + 0.35 * Math.cos(turn * 1.7)),
+];
+sayFrames('dragging on the limits chart', await dragFrames(page, overChart), 20);
+
+/** Seconds from the address to all eight windows of the demo, in a new browser and in one that has had it open. */
+async function openings() {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' });
+  const open = async () => {
+    const tab = await context.newPage();
+    const begun = performance.now();
+    await tab.goto(`${baseUrl}/walk`);
+    await tab.getByText(/of 8 windows met/).waitFor();
+    const seconds = (performance.now() - begun) / 1000;
+    // Days are put by when all has been at rest for a while.
+    await tab.waitForTimeout(3000);
+    await tab.close();
+    return seconds;
+  };
+  const result = { first: await open(), again: await open() };
+  await context.close();
+  return result;
+}
+const opened = [];
+for (let k = 0; k < 3; k++) opened.push(await openings());
+const median = (key) => `${percentile(opened.map((one) => one[key]), 0.5).toFixed(2)} s`; // prettier-ignore
+say('first open of the demo, to all eight measured, median of 3', median('first'), 'target 6 s');
+say('opened again, to its windows, median of 3', median('again'), 'target 1 s');
+
+/** A town of so many houses as GeoJSON. */
+function houses(count) {
+  const side = Math.ceil(Math.sqrt(count));
+  const metre = 1 / 111_195;
+  const features = Array.from({ length: count }, (_, k) => {
+    const [x, y] = [(k % side) * 15, Math.floor(k / side) * 15];
+    const ring = [
+      [x, y],
+      [x + 11, y],
+      [x + 11, y + 9],
+      [x, y + 10],
+      [x, y],
+    ].map(([east, north]) => [-31 + (east * metre) / 0.69, 46.2 + north * metre]);
+    return {
+      type: 'Feature',
+      properties: { building: 'yes', height: 6 + (k % 9) },
+      geometry: { type: 'Polygon', coordinates: [ring] },
+    };
+  });
+  return JSON.stringify({ type: 'FeatureCollection', features });
+}
+
+const own = await again.newPage();
+await own.goto(`${baseUrl}/start`);
+await own
+  .getByLabel('Map file')
+  .setInputFiles({ name: 'town.geojson', mimeType: 'application/json', buffer: Buffer.from(houses(2000)) });
+await own.getByText('2000 with a height').waitFor();
+await own.getByRole('button', { name: 'Start the walk' }).click();
+const plan = own.locator('.rd-plan');
+await plan.waitFor();
+await plan.click({ position: { x: 150, y: 120 } });
+await own.getByText(/of 1 windows met/).waitFor();
+await own.getByRole('link', { name: 'Walk', exact: true }).click();
+await own.getByRole('tab', { name: 'Plan' }).click();
+const marker = own.locator('.rd-stop.here');
+await marker.waitFor();
+await own.waitForTimeout(1500);
+const from = await marker.boundingBox();
+const overPlan = (turn) => [from.x + from.width / 2 + 90 * Math.sin(turn), from.y + from.height / 2 + 70 * Math.sin(turn * 1.7)];
+sayFrames('dragging a stop among 2,000 buildings', await dragFrames(own, overPlan), 34);
 await browser.close();

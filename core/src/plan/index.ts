@@ -1,3 +1,4 @@
+export { isIndoors } from './indoors.js';
 export { daylightOf } from './daylight.js';
 export { isStreetOf, type Street, streetAt, withStreet } from './streetAt.js';
 export { placedStop } from './placedStop.js';

@@ -1,5 +1,5 @@
 import type { District } from '../streets/index.js';
-import { streetAt } from './index.js';
+import { isIndoors, streetAt } from './index.js';
 
 type Building = District['buildings'][number];
 const block = (id: string, west: number, south: number, east: number, north: number): Building => ({
@@ -58,5 +58,25 @@ describe('the street at a place', () => {
       widthM: 6,
       side: 'left',
     });
+  });
+});
+
+describe('a place inside a house', () => {
+  it.each([
+    [7, 0, true],
+    [0, 0, false],
+    [3, 0, false],
+  ])('%d m east, %d m north: %s', (eastM, northM, isIn) => expect(isIndoors(TOWN, { eastM, northM })).toBe(isIn));
+
+  it('is neither its courtyard nor the passage under it', () => {
+    const [left, house] = TOWN.buildings as [Building, Building];
+    const yard: Building['footprint'] = [
+      [5, -5],
+      [9, -5],
+      [9, 5],
+      [5, 5],
+    ];
+    expect(isIndoors({ buildings: [left, { ...house, courtyards: [yard] }] }, { eastM: 7, northM: 0 })).toBe(false);
+    expect(isIndoors({ buildings: [left, { ...house, baseM: 4 }] }, { eastM: 7, northM: 0 })).toBe(false);
   });
 });

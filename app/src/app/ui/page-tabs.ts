@@ -17,7 +17,14 @@ const BY_PATH: IsActiveMatchOptions = { paths: 'exact', queryParams: 'ignored', 
   imports: [MatTabsModule, RouterLink, RouterLinkActive],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <nav mat-tab-nav-bar [attr.aria-label]="label()" [tabPanel]="panel" [mat-stretch-tabs]="false" [disableRipple]="true">
+    <nav
+      mat-tab-nav-bar
+      [attr.aria-label]="label()"
+      [tabPanel]="panel"
+      [mat-stretch-tabs]="false"
+      [disableRipple]="true"
+      [disablePagination]="true"
+    >
       @for (page of pages(); track page.path) {
         <a
           #active="routerLinkActive"

@@ -30,13 +30,21 @@ function within(parsed: Parsed, { low, high }: Range, format: (value: number) =>
   return { ok: false, message: `must be from ${format(low)} to ${format(high)}` };
 }
 
+/** A hair of a tenth: what is one already is not its own next. */
+const SAME_TENTH = 1e-6;
+
+function nextTenth(value: number, direction: 1 | -1): number {
+  const tenths = value * 10;
+  return (direction === 1 ? Math.floor(tenths + SAME_TENTH) + 1 : Math.ceil(tenths - SAME_TENTH) - 1) / 10;
+}
+
 /** The next mark up or down; values off the series go to the mark beside them. */
 function nextMark(value: number, entry: EntryKind, direction: 1 | -1): number {
   if (entry.kind === 'stops' || entry.kind === 'ev') {
     const perStop = STEPS_PER_STOP[entry.step];
     return (Math.round(value * perStop) + direction) / perStop;
   }
-  if (entry.kind === 'distance') return value === Infinity ? value : Math.max(0.05, Number((value + direction * 0.1).toFixed(2)));
+  if (entry.kind === 'distance') return value === Infinity ? value : Math.max(0.05, nextTenth(value, direction));
   const marks = marksOf(entry.kind, entry.step).map((mark) => mark.exact);
   const others = marks.filter((mark) => !isSameValue(mark, value));
   const next = direction === 1 ? others.find((mark) => mark > value) : others.filter((mark) => mark < value).at(-1);

@@ -21,14 +21,15 @@ const STREET: Street = { name: 'Orrel Steps', kind: 'steps', axisDeg: 48, widthM
 describe('a stop in sentences', () => {
   it('says where one stands and looks, down a street, across it, or into it', () => {
     const stop = with_({ pavement: 'middle', shootingBearingDeg: 48, streetAxisDeg: 48, streetWidthM: 6, lamps: 'none' });
-    expect(whereSentence(stop, STREET, WORDING)).toBe('From the road itself, looking 48° down Orrel Steps, 6 m wide.');
-    expect(whereSentence(stop, null, WORDING)).toBe('From the road itself, looking 48° down a street 6 m wide.');
-    expect(whereSentence({ ...stop, shootingBearingDeg: 228 }, STREET, WORDING)).toContain('228° down');
-    expect(whereSentence({ ...stop, shootingBearingDeg: 130, pavement: 'left' }, STREET, WORDING)).toContain(
+    expect(whereSentence(stop, STREET, false, WORDING)).toBe('From the road itself, looking 48° down Orrel Steps, 6 m wide.');
+    expect(whereSentence(stop, null, false, WORDING)).toBe('From the road itself, looking 48° down a street 6 m wide.');
+    expect(whereSentence({ ...stop, shootingBearingDeg: 228 }, STREET, false, WORDING)).toContain('228° down');
+    expect(whereSentence({ ...stop, shootingBearingDeg: 130, pavement: 'left' }, STREET, false, WORDING)).toContain(
       'From the left pavement, looking 130° across',
     );
-    expect(whereSentence({ ...stop, shootingBearingDeg: 90 }, STREET, WORDING)).toContain('slantwise into');
-    expect(whereSentence({ ...stop, position: null, lamps: 'lane' }, null, WORDING)).toBe(
+    expect(whereSentence({ ...stop, shootingBearingDeg: 90 }, STREET, false, WORDING)).toContain('slantwise into');
+    expect(whereSentence(stop, STREET, true, WORDING)).toContain('It stands inside a house');
+    expect(whereSentence({ ...stop, position: null, lamps: 'lane' }, null, false, WORDING)).toBe(
       'From the road itself, looking 48° down a street 6 m wide; light of: lane. It is on no map yet: tap a plan where you stand.',
     );
   });

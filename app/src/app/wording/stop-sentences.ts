@@ -66,6 +66,8 @@ export function whenSentence({ arriveMin, leaveMin, hours, walkMin }: Stop, leg:
   return `${wording.clock(arriveMin)} to ${wording.clock(leaveMin)}${walk}${own}.`;
 }
 
+export const INDOORS_WORDS = 'It stands inside a house: drag it out on the plan.';
+
 const STANDING = { left: 'From the left pavement', right: 'From the right pavement', middle: 'From the road itself' } as const;
 /** Off its axis by less than this one looks down a street, by more than the rest across it. */
 const ALONG_DEG = 25;
@@ -79,13 +81,13 @@ function howItRuns(bearingDeg: number, axisDeg: number): string {
 }
 
 /** "From the road itself, looking 48° down Orrel Steps, 6 m wide; lane lamps." */
-export function whereSentence(stop: Stop, street: Street | null, wording: Wording): string {
+export function whereSentence(stop: Stop, street: Street | null, isIndoors: boolean, wording: Wording): string {
   const { lamps, pavement, position, shootingBearingDeg, streetAxisDeg, streetWidthM } = stop;
   const name = street?.name ?? 'a street';
   const how = howItRuns(shootingBearingDeg, streetAxisDeg);
   const width = `${wording.exactDistance(streetWidthM)} wide`;
   const light = lamps === 'none' ? '' : `; light of: ${lampWords(lamps)}`;
-  const place = position === null ? ' It is on no map yet: tap a plan where you stand.' : '';
+  const place = position === null ? ' It is on no map yet: tap a plan where you stand.' : isIndoors ? ` ${INDOORS_WORDS}` : '';
   const look = `${STANDING[pavement]}, looking ${Math.round(shootingBearingDeg)}° ${how} ${name}`;
   return `${look}${street?.name === undefined || street.name === null ? ` ${width}` : `, ${width}`}${light}.${place}`;
 }

@@ -51,6 +51,16 @@ describe('wording', () => {
 });
 
 describe('fields', () => {
+  it.each([
+    [1.99, 1, 2],
+    [2, 1, 2.1],
+    [1.99, -1, 1.9],
+    [2, -1, 1.9],
+    [0.06, -1, 0.05],
+  ] as const)('step a distance of %d m by %d to %d, on the tenths', (from, direction, to) => {
+    expect(distanceCodec('metres').step?.(from, direction)).toBeCloseTo(to, 9);
+  });
+
   it('read times of day as people write them', () => {
     const clock = clockCodec('24h', (minute) => metric.clock(minute));
     expect(['15:36', '1536', '15.36', '9', '3:36 pm', '12 am', '12pm'].map((text) => read(clock, text))).toEqual([

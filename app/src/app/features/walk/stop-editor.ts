@@ -8,6 +8,7 @@ import {
   districtOf,
   type Intent,
   type IntentKind,
+  isIndoors,
   isMovementOfMatter,
   metresFrom,
   type Movers,
@@ -105,10 +106,19 @@ export class StopEditor {
   });
 
   private readonly legs = toSignal(inject(LegsStore).legs$, { initialValue: [] });
+  private readonly district = computed(() => {
+    const workspace = this.workspace();
+    return workspace === undefined ? null : districtOf(workspace, this.walk());
+  });
+  private readonly position = computed(() => this.stop().position);
+  /** Looked for among all streets and walls: again only where the stop or the map is another. */
   private readonly streetThere = computed(() => {
-    const [workspace, { position }] = [this.workspace(), this.stop()];
-    const district = workspace === undefined ? null : districtOf(workspace, this.walk());
+    const [district, position] = [this.district(), this.position()];
     return district === null || position === null ? null : streetAt(district, metresFrom(district.origin, position));
+  });
+  private readonly isInside = computed(() => {
+    const [district, position] = [this.district(), this.position()];
+    return district !== null && position !== null && isIndoors(district, metresFrom(district.origin, position));
   });
   /** What the map has of the street, and whether the stop has it so. */
   protected readonly street = computed(() => {
@@ -125,7 +135,7 @@ export class StopEditor {
     return {
       picture: pictureSentence(stop, this.lens()?.name ?? null, wording),
       when: whenSentence(stop, leg, wording),
-      where: whereSentence(stop, this.streetThere(), wording),
+      where: whereSentence(stop, this.streetThere(), this.isInside(), wording),
       zone: zoneSentence(stop, wording),
       people: peopleSentence(stop, wording),
       approach: approachSentence(stop, walk),

@@ -5,6 +5,8 @@ import {
   dayClock,
   type District,
   districtOf,
+  isIndoors,
+  metresFrom,
   placedStop,
   placeOf,
   type Stop,
@@ -21,6 +23,7 @@ import { LegsStore } from '../../state/legs.store';
 import { SelectionStore } from '../../state/selection.store';
 import { wordingSignal } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
+import { INDOORS_WORDS } from '../../wording/stop-sentences';
 import { counted } from '../../wording/counted';
 
 /** Nothing stands on a plan without a map. */
@@ -97,10 +100,16 @@ export class WalkPlan {
     const place = stop === null ? walk.place : placeOf(walk, stop);
     return apparentSun(sunPosition({ ...place, time: new Date(clock.msAt(this.minute())), refraction: 'none' }));
   });
+  private readonly position = computed(() => this.stop()?.position ?? null);
+  private readonly isInside = computed(() => {
+    const [district, position] = [this.district(), this.position()];
+    return district !== null && position !== null && isIndoors(district, metresFrom(district.origin, position));
+  });
   protected readonly sentence = computed(() => {
     const [walk, stop, wording] = [this.walk(), this.stop(), this.wording()];
     const unplaced = walk.stops.filter(({ position }) => position === null).length;
     if (stop?.position === null) return 'Tap the plan where you stand: the chosen stop is put down there.';
+    if (this.isInside()) return INDOORS_WORDS;
     const metres = this.legs().reduce((sum, leg) => sum + leg.distanceM, 0);
     const rest = unplaced === 0 ? '' : ` ${counted(unplaced, 'stop stands', 'stops stand')} nowhere yet.`;
     const round = this.ground().buildings.length > MOST_SHADOWED ? ' round the chosen stop' : '';
