@@ -14,8 +14,9 @@ for (const height of [844, 664]) {
       const next = page.locator('.next');
       await expect(next).toContainText(/From ISO \d+.* on \(EV 8⅓\): open to f\/5\.6/);
       await expect(next).toBeInViewport();
-      await expect(app.number('aperture')).toBeInViewport();
-      await expect(app.number('shutter')).toBeInViewport();
+      for (const row of ['aperture', 'focus', 'shutter', 'iso', 'meter'] as const) {
+        await expect(app.number(row)).toBeInViewport({ ratio: 1 });
+      }
       const bar = await page.getByRole('navigation', { name: 'Rooms' }).boundingBox();
       expect(bar === null ? 0 : bar.y + bar.height).toBeGreaterThan(height - 4);
       await expect(page.locator('body')).toHaveJSProperty('scrollWidth', 390);

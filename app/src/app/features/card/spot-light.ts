@@ -92,6 +92,7 @@ function isSameHand(a: Hand, b: Hand): boolean {
     }
   `,
   styles: `
+    @use 'phone';
     .spot {
       margin-top: var(--space-3);
       padding-top: var(--space-2);
@@ -146,6 +147,41 @@ function isSameHand(a: Hand, b: Hand): boolean {
       .shown {
         flex: 1;
         font-size: 1.25rem;
+      }
+    }
+    @include phone.short {
+      .in-hand {
+        display: flex;
+        flex-wrap: wrap;
+        align-items: center;
+        gap: 4px;
+        .wheel {
+          flex: 1;
+          flex-wrap: nowrap;
+          gap: 4px;
+        }
+        .plain-button {
+          width: 48px;
+        }
+        .shown {
+          min-width: 0;
+          font-size: 1.0625rem;
+        }
+        .drops {
+          flex-wrap: nowrap;
+          gap: 4px;
+          margin: 0;
+        }
+        .drops button {
+          --mat-button-outlined-horizontal-padding: 6px;
+          min-width: 0;
+          max-width: 76px;
+          line-height: 1.1;
+          white-space: normal;
+        }
+        .answer {
+          flex-basis: 100%;
+        }
       }
     }
   `,
