@@ -44,6 +44,7 @@ test('at the table', async ({ app }) => {
   await app.open('/setup/light?walk=demo-walk&stop=arcade&t=19:20');
   await page.getByRole('heading', { name: 'Home state of the walk' }).waitFor();
   await shoot(app, 'set-up-light');
+  await page.getByText('Comparing…').waitFor({ state: 'hidden' });
   await page.getByRole('heading', { name: 'The schools, on this light' }).evaluate((title) => title.scrollIntoView());
   await shoot(app, 'set-up-schools');
   await app.open('/setup/stand?walk=demo-walk&stop=tannery&t=08:40');

@@ -14,7 +14,7 @@ export interface Choice<Value extends string> {
   imports: [MatFormFieldModule, MatInputModule, ReactiveFormsModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <mat-form-field subscriptSizing="dynamic">
+    <mat-form-field subscriptSizing="dynamic" floatLabel="always">
       <mat-label>{{ label() }}</mat-label>
       <select matNativeControl [formControl]="control">
         @for (choice of choices(); track choice.value) {

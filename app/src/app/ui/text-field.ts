@@ -12,7 +12,7 @@ const LONGEST_TEXT = 20_000;
   imports: [MatFormFieldModule, MatInputModule, ReactiveFormsModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <mat-form-field subscriptSizing="dynamic">
+    <mat-form-field subscriptSizing="dynamic" floatLabel="always">
       <mat-label>{{ label() }}</mat-label>
       @if (isLong()) {
         <textarea matInput cdkTextareaAutosize cdkAutosizeMinRows="2" [formControl]="control" [maxLength]="longestText"></textarea>

@@ -12,7 +12,7 @@ import { ValueControl } from './value-control';
   imports: [MatFormFieldModule, MatInputModule, ReactiveFormsModule, ValueControl],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <mat-form-field subscriptSizing="dynamic" [class.bare]="isLabelHidden()">
+    <mat-form-field subscriptSizing="dynamic" floatLabel="always" [class.bare]="isLabelHidden()">
       @if (!isLabelHidden()) {
         <mat-label>{{ label() }}</mat-label>
       }
