@@ -21,13 +21,3 @@ export const isPlace: ValidatorFn = ({ value }: AbstractControl<string>): Valida
   const read = readPlace(value);
   return read.ok ? null : { place: read.message };
 };
-
-/** Any zone that this browser reckons with; those of the open sea are in no list of names. */
-export const isZone: ValidatorFn = ({ value }: AbstractControl<string>): ValidationErrors | null => {
-  try {
-    if (value !== '') new Intl.DateTimeFormat('en', { timeZone: value });
-    return null;
-  } catch {
-    return { zone: 'No time zone of this name: type part of it and choose.' };
-  }
-};

@@ -1,19 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
-import { MatAutocompleteModule } from '@angular/material/autocomplete';
 import { MatButtonModule } from '@angular/material/button';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatCheckboxModule } from '@angular/material/checkbox';
-import { MatDatepickerModule } from '@angular/material/datepicker';
 import { MatFormFieldModule } from '@angular/material/form-field';
-import { MatIconModule } from '@angular/material/icon';
 import { MatInputModule } from '@angular/material/input';
-import {
-  MAT_LUXON_DATE_ADAPTER_OPTIONS,
-  type MatLuxonDateAdapterOptions,
-  provideLuxonDateAdapter,
-} from '@angular/material-luxon-adapter';
 import { ofKind, readPlace } from '@roam-dial/core';
 import { DateTime } from 'luxon';
 import { map, startWith } from 'rxjs';
@@ -21,26 +13,17 @@ import { cameraFrom, SENSORS } from '../../data/cameras';
 import { createId } from '../../data/defaults';
 import { GAZETTEER } from '../../data/gazetteer';
 import { zoneAt, zoneNames } from '../../data/zones';
+import { DateField } from '../../ui/date-field';
+import { isZone, ZoneField } from '../../ui/zone-field';
 import { WalkActions } from '../../state/actions/walk.actions';
 import { MapDrop } from '../../state/map-drop';
 import { MapReading } from '../../state/map-reading';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { nameOf } from '../../wording/name';
 import { MapFile } from '../map-file';
-import { between, isPlace, isZone, numberIn } from './checks';
+import { between, isPlace, numberIn } from './checks';
 import { byCoordinates, byMap, byName, NOT_LOCATED, type PlaceChosen, placeText } from './place-chosen';
 
-const DATES = {
-  parse: { dateInput: ['d MMMM yyyy', 'd MMM yyyy', 'd.M.yyyy', 'd/M/yyyy', 'yyyy-MM-dd'] },
-  display: {
-    dateInput: 'ccc d MMMM yyyy',
-    monthYearLabel: 'LLL yyyy',
-    dateA11yLabel: 'd MMMM yyyy',
-    monthYearA11yLabel: 'LLLL yyyy',
-  },
-};
-const MONDAY_FIRST: MatLuxonDateAdapterOptions = { firstDayOfWeek: 1, useUtc: false, defaultOutputCalendar: 'gregory' };
-const MOST_ZONES_SHOWN = 30;
 const SATURDAY = 6;
 const LOCATE_MS = 15_000;
 
@@ -49,17 +32,16 @@ const LOCATE_MS = 15_000;
   selector: 'rd-start-page',
   imports: [
     MapFile,
-    MatAutocompleteModule,
+    DateField,
     MatButtonModule,
     MatButtonToggleModule,
     MatCheckboxModule,
-    MatDatepickerModule,
     MatFormFieldModule,
-    MatIconModule,
     MatInputModule,
     ReactiveFormsModule,
+    ZoneField,
   ],
-  providers: [MapReading, provideLuxonDateAdapter(DATES), { provide: MAT_LUXON_DATE_ADAPTER_OPTIONS, useValue: MONDAY_FIRST }],
+  providers: [MapReading],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './start-page.html',
   styleUrl: './start-page.scss',
@@ -67,7 +49,7 @@ const LOCATE_MS = 15_000;
 export class StartPage {
   private readonly actions = inject(WalkActions);
   private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
-  private readonly zones = zoneNames();
+  protected readonly zones = zoneNames();
   private readonly destroyed = inject(DestroyRef);
 
   protected readonly form = new FormGroup({
@@ -106,10 +88,6 @@ export class StartPage {
     return body === undefined || lens === undefined ? null : `${nameOf(body, 'a body')}, ${nameOf(lens, 'a lens')}`;
   });
   protected readonly asksCamera = computed(() => this.bag() === null || this.values().kit === 'camera');
-  protected readonly zonesShown = computed(() => {
-    const typed = this.values().zone.trim().toLowerCase().replace(/\s+/g, '_');
-    return this.zones.filter((name) => name.toLowerCase().includes(typed)).slice(0, MOST_ZONES_SHOWN);
-  });
   protected readonly whereText = computed(() => {
     const chosen = this.chosen();
     if (chosen === null) return null;

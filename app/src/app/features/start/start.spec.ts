@@ -2,7 +2,8 @@ import { FormControl } from '@angular/forms';
 import { type Body, DEFAULT_STANDARD, isWithinReach, type Lens, roundedPlace, shakeShutterLimitS } from '@roam-dial/core';
 import { cameraFrom, SENSORS } from '../../data/cameras';
 import { zoneAt } from '../../data/zones';
-import { between, isPlace, isZone, numberIn } from './checks';
+import { isZone } from '../../ui/zone-field';
+import { between, isPlace, numberIn } from './checks';
 import { byCoordinates, byMap, byName, placeText } from './place-chosen';
 
 describe('what is typed to begin a walk', () => {

@@ -1,41 +1,30 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import { type Approach, checkTimeZone, localDaySpan, ofKind, type Walk, type WalkPlace } from '@roam-dial/core';
+import { FormControl } from '@angular/forms';
+import { type Approach, ofKind, type Walk, type WalkPlace } from '@roam-dial/core';
+import { DateTime } from 'luxon';
 import { GAZETTEER } from '../../data/gazetteer';
+import { zoneNames } from '../../data/zones';
 import { WalkActions } from '../../state/actions/walk.actions';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { ChoiceField } from '../../ui/choice-field';
 import { choicesOf } from '../../ui/choices';
+import { DateField } from '../../ui/date-field';
 import { TextField } from '../../ui/text-field';
 import { ValueField } from '../../ui/value-field';
-import { type Codec, numberCodec } from '../../wording/codec';
+import { numberCodec } from '../../wording/codec';
+import { isZone, ZoneField } from '../../ui/zone-field';
 import { ApproachFields } from './approach-fields';
 
 type Sky = 'clear' | 'hazy' | 'overcast';
 const CLOUD: Readonly<Record<Sky, number>> = { clear: 0, hazy: 0.5, overcast: 1 };
 const OWN_PLACE = 'own';
 
-/** A reader for text that the core checks by throwing. */
-function checked(check: (text: string) => void, message: (text: string) => string): Codec<string> {
-  return {
-    format: (value) => value,
-    parse: (text) => {
-      const tidy = text.trim();
-      try {
-        check(tidy);
-        return { ok: true, value: tidy };
-      } catch {
-        return { ok: false, message: message(tidy) };
-      }
-    },
-  };
-}
-
 /** Name, date, place, sky and approach of the walk. */
 @Component({
   selector: 'rd-walk-editor',
-  imports: [ApproachFields, ChoiceField, MatButtonModule, TextField, ValueField],
+  imports: [ApproachFields, ChoiceField, DateField, MatButtonModule, TextField, ValueField, ZoneField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './walk-editor.html',
   styleUrl: './editor.scss',
@@ -46,11 +35,23 @@ export class WalkEditor {
   protected readonly walkActions = inject(WalkActions);
   private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
 
-  protected readonly day = checked(
-    (text) => localDaySpan(text, 'UTC'),
-    (text) => `“${text}” is not a date; try 2027-03-13`,
-  );
-  protected readonly zone = checked(checkTimeZone, (text) => `“${text}” is not a zone; try Atlantic/Azores`);
+  protected readonly zones = zoneNames();
+  protected readonly day = new FormControl<DateTime | null>(null);
+  protected readonly zone = new FormControl('', { nonNullable: true, validators: isZone });
+
+  constructor() {
+    effect(() => this.day.setValue(DateTime.fromISO(this.walk().day), { emitEvent: false }));
+    effect(() => this.zone.setValue(this.walk().place.timeZone, { emitEvent: false }));
+    this.day.valueChanges.subscribe((date) => {
+      const day = date?.isValid === true ? date.toFormat('yyyy-MM-dd') : this.walk().day;
+      if (day !== this.walk().day) this.set('date', { day });
+    });
+    this.zone.valueChanges.subscribe((timeZone) => {
+      const isOther = this.zone.valid && timeZone !== '' && timeZone !== this.walk().place.timeZone;
+      if (isOther) this.setPlace({ timeZone });
+    });
+  }
+
   protected readonly latitude = numberCodec({ low: -90, high: 90, decimals: 5, step: 0.01 });
   protected readonly longitude = numberCodec({ low: -180, high: 180, decimals: 5, step: 0.01 });
   protected readonly skies = choicesOf<Sky>({ clear: 'clear', hazy: 'hazy', overcast: 'overcast' });
