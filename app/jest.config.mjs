@@ -1,4 +1,6 @@
 export default {
+  // Workers answer in the tests' own thread: a walk's light among hundreds of houses takes seconds there.
+  testTimeout: 30_000,
   preset: 'jest-preset-angular',
   testEnvironment: '<rootDir>/src/testing/environment.cjs',
   setupFilesAfterEnv: ['<rootDir>/src/testing/setup.ts'],

@@ -24,6 +24,7 @@ import {
   stopLightOn,
   sunPosition,
   sunTrack,
+  wayNetwork,
   yearOfQualitySteps,
   yearOfSun,
 } from '../dist/index.js';
@@ -168,6 +169,18 @@ say(
   'a stop’s day without walls, minute by minute',
   each(() => walk.stops.forEach((site) => stopDay({ ...walk.place, site, day: walk.day, cloud: 0, halfFieldDeg: 32.7 }))),
 );
+
+// A capital's old town: a hundred streets each way, twenty thousand pieces.
+const lines = Array.from({ length: 100 }, (_, k) => k);
+const streets = lines.flatMap((k) => [
+  { id: `e${k}`, kind: 'street', points: lines.map((j) => [j * 25, k * 25]) },
+  { id: `n${k}`, kind: k % 7 === 0 ? 'steps' : 'street', points: lines.map((j) => [k * 25, j * 25]) },
+]);
+const netS = secondsOf(() => wayNetwork(streets), 3);
+say('streets made ready, 20,000 pieces (in the worker)', `${(netS * 1000).toFixed(0)} ms`, times(netS * 1000));
+const { between } = wayNetwork(streets);
+const wayS = secondsOf(() => between({ eastM: 60, northM: 40 }, { eastM: 2300, northM: 2390 }), 5);
+say('  a way from corner to corner of it', `${(wayS * 1000).toFixed(0)} ms`, times(wayS * 1000));
 
 // The demo walk among its own buildings and among many: horizons of every cell once, then minutes by look-up.
 const [district] = read.archive.districts;

@@ -168,6 +168,11 @@ test.describe('the plan of a walk', () => {
     await expect(plan.locator('.rd-stop')).toHaveCount(9);
     await page.getByRole('button', { name: 'Undo: add a stop' }).click();
     await app.expectStops(8);
+    await page.mouse.move(box.x + 40, box.y + box.height - 80);
+    await page.keyboard.press('a');
+    await app.expectStops(9);
+    await expect(plan.locator('.rd-stop')).toHaveCount(9);
+    await page.getByRole('button', { name: 'Undo: add a stop' }).click();
     await page.getByRole('tab', { name: 'Time', exact: true }).click();
     await expect(page.locator('rd-walk-chart')).toBeVisible();
   });

@@ -24,9 +24,9 @@ test('a new kit and walk by mouse, and a card that follows every change', async 
   await app.expectNumbers({ aperture: 'f/7.1', focus: '3 m', shutter: '1/500' });
 
   await app.field('From').press('ArrowUp');
-  await expect(app.field('From')).toHaveValue('2.09 m');
+  await expect(app.field('From')).toHaveValue('2 m');
   await page.getByRole('button', { name: 'From: more' }).click();
-  await expect(app.field('From')).toHaveValue('2.19 m');
+  await expect(app.field('From')).toHaveValue('2.1 m');
   await page.getByRole('button', { name: 'Arrive: less' }).click();
   await expect(app.stop('Corner')).toContainText('08:55');
   await app.field('Intent').selectOption({ label: 'Silhouette' });

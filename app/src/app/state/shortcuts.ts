@@ -22,7 +22,7 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { keys: 'd', words: 'the dial card alone' },
   { keys: 'j', words: 'next stop' },
   { keys: 'h', words: 'stop before' },
-  { keys: 'a', words: 'add a stop' },
+  { keys: 'a', words: 'add a stop; on the plan, where the pointer is' },
   { keys: '.', words: 'five minutes later' },
   { keys: ',', words: 'five minutes earlier' },
   { keys: 'n', words: 'night or light theme' },

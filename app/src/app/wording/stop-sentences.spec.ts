@@ -59,6 +59,14 @@ describe('a stop in sentences', () => {
     const times = with_({ arriveMin: 900, leaveMin: 940, walkMin: null, hours: { fromMin: 1080, toMin: 1380 } });
     expect(whenSentence(times, leg, WORDING)).toBe('15:00 to 15:40, after 6 min on foot; open or lit 18:00 to 23:00.');
     expect(whenSentence({ ...times, hours: null }, null, WORDING)).toBe('15:00 to 15:40.');
+    const way = { points: [], lengthM: 312, stepsM: 0 };
+    const along = { ...leg, course: { kind: 'streets' as const, way }, distanceM: 312 };
+    expect(whenSentence({ ...times, hours: null, walkMin: 9 }, along, WORDING)).toBe(
+      '15:00 to 15:40, after 9 min on foot, 312 m along the streets.',
+    );
+    expect(whenSentence({ ...times, hours: null }, { ...along, course: { kind: 'straight' } }, WORDING)).toBe(
+      '15:00 to 15:40, after 6 min on foot, some 312 m.',
+    );
     const walk = { approach: DEFAULT_APPROACH };
     expect(approachSentence({ approach: null }, walk)).toMatch(/^As on the whole walk: Automatic ISO .*, fixed zone, by hand\.$/);
     expect(approachSentence({ approach: { ...DEFAULT_APPROACH, support: 'tripod' } }, walk)).toMatch(/^Its own: .*tripod\.$/);

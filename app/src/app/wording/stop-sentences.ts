@@ -58,10 +58,17 @@ export function pictureSentence({ intent, focalLengthMm }: Stop, lensName: strin
   return `${INTENT_NAMES[intent.kind]}, ${intentDetail(intent, wording)}, with ${lensName ?? 'the first lens of the bag'}${focal}.`;
 }
 
-/** "15:00 to 15:40, after 6 min on foot." */
+/** ", 310 m along the streets": how long the way is, and how that is known. */
+function wayWords({ course, distanceM }: Leg, wording: Wording): string {
+  if (course.kind === 'unknown') return '';
+  return course.kind === 'streets' ? `, ${wording.distance(distanceM)} along the streets` : `, some ${wording.distance(distanceM)}`;
+}
+
+/** "15:00 to 15:40, after 6 min on foot, 310 m along the streets." */
 export function whenSentence({ arriveMin, leaveMin, hours, walkMin }: Stop, leg: Leg | null, wording: Wording): string {
   const onFoot = walkMin ?? leg?.walkMin ?? null;
-  const walk = onFoot === null ? '' : `, after ${wording.duration(onFoot)} on foot`;
+  const way = leg === null ? '' : wayWords(leg, wording);
+  const walk = onFoot === null ? '' : `, after ${wording.duration(onFoot)} on foot${way}`;
   const own = hours === null ? '' : `; open or lit ${wording.clock(hours.fromMin)} to ${wording.clock(hours.toMin)}`;
   return `${wording.clock(arriveMin)} to ${wording.clock(leaveMin)}${walk}${own}.`;
 }

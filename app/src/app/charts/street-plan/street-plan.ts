@@ -15,6 +15,7 @@ import {
 import { type Outline, shadowPolygons, type SunPosition, type Tree, type Way } from '@roam-dial/core';
 import * as L from 'leaflet/dist/leaflet-src.esm.js';
 import { giveKeys, heldIn, holdAgain } from './marker-keys';
+import { putDownByKey } from './put-down';
 import { MOST_SHADOWED, type PlanBuilding, type PlanLeg, type PlanStop, type PlanZone, type ZoneMove } from './plan-parts';
 import { legLayers, streetLayers, streetNames, treeLayers } from './plan-lines';
 import { bearingBetween, litBorder, litStrips, placeFrom, zoneArc } from './street-plan.layers';
@@ -69,6 +70,8 @@ export class StreetPlan {
   /** A change of this brings the selected stop, or all of them, back into view. */
   readonly focusKey = input('');
   readonly theme = input('light');
+  /** Whether `a` puts a stop down, as a tap does. */
+  readonly takesKey = input(false);
   readonly label = input('Plan of the district');
   readonly sentence = input('');
 
@@ -95,6 +98,7 @@ export class StreetPlan {
   private readonly zoom = signal(0);
   private centredOn: string | null = null;
   private resizing: ResizeObserver | null = null;
+  private forgetKey: () => void = () => undefined;
 
   constructor() {
     afterNextRender(() => this.open());
@@ -133,7 +137,9 @@ export class StreetPlan {
     L.control.zoom({ zoomInTitle: 'Nearer', zoomOutTitle: 'Farther' }).addTo(map);
     L.control.scale({ imperial: false, maxWidth: 80 }).addTo(map);
     for (const layer of Object.values(this.layers)) layer.addTo(map);
-    map.on('click', ({ latlng }) => this.tapped.emit({ eastM: latlng.lng, northM: latlng.lat }));
+    const put = ({ lat, lng }: L.LatLng): void => this.tapped.emit({ eastM: lng, northM: lat });
+    map.on('click', ({ latlng }) => put(latlng));
+    this.forgetKey = putDownByKey(map, () => this.takesKey(), put);
     map.on('zoomend', () => this.zoom.set(map.getZoom()));
     this.map.set(map);
     // A column that grows or goes beside it leaves less room: the middle stays in the middle.
@@ -147,6 +153,7 @@ export class StreetPlan {
     if (map === null) return;
     this.map.set(null);
     this.resizing?.disconnect();
+    this.forgetKey();
     for (const layer of Object.values(this.layers)) layer.clearLayers();
     requestAnimationFrame(() => {
       for (const renderer of this.renderers.values()) renderer.remove();

@@ -44,6 +44,7 @@ const WHITE = { buildings: [], trees: [], waters: [] };
       [legs]="planLegs()"
       [zone]="zone()"
       [isWhole]="true"
+      [takesKey]="takesKey()"
       [focusKey]="key()"
       [theme]="theme()"
       [label]="'Plan of the walk, north is up'"
@@ -81,6 +82,7 @@ export class WalkPlan {
   protected readonly ground = computed<Pick<District, 'origin' | 'buildings' | 'trees' | 'waters' | 'ways'>>(
     () => this.district() ?? { ...WHITE, origin: this.walk().place },
   );
+  protected readonly takesKey = computed(() => this.workspace()?.settings.shortcutsOn ?? false);
   protected readonly theme = computed(() => this.workspace()?.settings.theme ?? 'light');
   protected readonly stops = computed(() =>
     planStops(this.walk(), this.ground(), this.workspace()?.kit ?? [], this.stop()?.id ?? null),
@@ -114,7 +116,7 @@ export class WalkPlan {
     const rest = unplaced === 0 ? '' : ` ${counted(unplaced, 'stop stands', 'stops stand')} nowhere yet.`;
     const round = this.ground().buildings.length > MOST_SHADOWED ? ' round the chosen stop' : '';
     const map = this.district() === null ? ' No map yet: drop one on the window for its walls and shadows.' : '';
-    return `Shadows at ${wording.clock(this.minute())}${round}; ${wording.walkLength(metres)} as one walks. A tap puts another stop there; one on the chosen stop goes close to it.${rest}${map}`;
+    return `Shadows at ${wording.clock(this.minute())}${round}; ${wording.walkLength(metres)} as one walks. A tap, or a key a under the pointer, puts another stop there; one on the chosen stop goes close to it.${rest}${map}`;
   });
 
   protected tap(at: { eastM: number; northM: number }): void {
