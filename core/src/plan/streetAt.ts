@@ -1,5 +1,5 @@
 import type { Pavement, Stop } from '../stop/index.js';
-import { castRay, type District, type Point, STANDING_M, streetShape, type Way, type WayKind } from '../streets/index.js';
+import { castRay, type District, footOn, type Point, STANDING_M, streetShape, type Way, type WayKind } from '../streets/index.js';
 import { readPrism } from '../light/index.js';
 import { DEG_PER_RAD } from '../units/index.js';
 
@@ -31,21 +31,18 @@ interface Near {
   readonly foot: Point;
 }
 
-function nearestOn(way: Way, { eastM, northM }: Point): Near | null {
+function nearestOn(way: Way, at: Point): Near | null {
   let nearest: Near | null = null;
   for (let k = 1; k < way.points.length; k++) {
-    const [[ax, ay], [bx, by]] = [way.points[k - 1] as readonly [number, number], way.points[k] as readonly [number, number]];
-    const [dx, dy] = [bx - ax, by - ay];
-    const length = Math.hypot(dx, dy);
-    if (length === 0) continue;
-    const share = Math.min(1, Math.max(0, ((eastM - ax) * dx + (northM - ay) * dy) / length ** 2));
-    const foot = { eastM: ax + share * dx, northM: ay + share * dy };
-    const offsetM = Math.hypot(eastM - foot.eastM, northM - foot.northM);
-    if (nearest !== null && offsetM >= nearest.offsetM) continue;
+    const [from, to] = [way.points[k - 1] as readonly [number, number], way.points[k] as readonly [number, number]];
+    const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
+    const { offsetM, ...foot } = footOn(from, to, at);
+    if ((dx === 0 && dy === 0) || (nearest !== null && offsetM >= nearest.offsetM)) continue;
     const bearing = Math.atan2(dx, dy) * DEG_PER_RAD;
     const axisDeg = ((bearing % 180) + 180) % 180;
     const turned = Math.abs(((bearing - axisDeg + 540) % 360) - 180) < 90 ? 1 : -1;
-    nearest = { way, offsetM, axisDeg, rightM: (turned * ((eastM - ax) * dy - (northM - ay) * dx)) / length, foot };
+    const rightM = (turned * ((at.eastM - from[0]) * dy - (at.northM - from[1]) * dx)) / Math.hypot(dx, dy);
+    nearest = { way, offsetM, axisDeg, rightM, foot };
   }
   return nearest;
 }

@@ -45,8 +45,8 @@ export {
 } from './siteScene.js';
 export { type Span, streetCut, type StreetCut } from './streetCut.js';
 export { streetShape, type StreetShape } from './streetAxis.js';
-export { type FootWay, footMinutes, type Point, type WayNetwork, wayNetwork } from './wayNetwork.js';
-export { type Way, WAY_KINDS, type WayKind, WIDEST_WAY_M } from './way.js';
+export { type FootWay, footMinutes, type WayNetwork, wayNetwork } from './wayNetwork.js';
+export { footOn, type Point, type Way, WAY_KINDS, type WayKind, WIDEST_WAY_M } from './way.js';
 export { sunBearings } from './sunBearings.js';
 export { areTreesInLeaf, crownPrism, type Tree, TREE_LIGHT } from './trees.js';
 export { incidenceOn, SUBJECT_HEIGHTS_M, type View, type ViewRay } from './viewRays.js';

@@ -16,3 +16,20 @@ export interface Way {
   readonly isCovered?: boolean;
   readonly points: readonly (readonly [eastM: number, northM: number])[];
 }
+
+export interface Point {
+  readonly eastM: number;
+  readonly northM: number;
+}
+
+type Corner = readonly [eastM: number, northM: number];
+
+/** The place on the line from one corner to another that is nearest to a point, and how far it lies from it, metres. */
+export function footOn([ax, ay]: Corner, [bx, by]: Corner, { eastM, northM }: Point): Point & { readonly offsetM: number } {
+  const [dx, dy] = [bx - ax, by - ay];
+  const square = dx * dx + dy * dy;
+  const along = square === 0 ? 0 : ((eastM - ax) * dx + (northM - ay) * dy) / square;
+  const share = Math.min(1, Math.max(0, along));
+  const foot = { eastM: ax + share * dx, northM: ay + share * dy };
+  return { ...foot, offsetM: Math.hypot(eastM - foot.eastM, northM - foot.northM) };
+}

@@ -1,12 +1,7 @@
 import Flatbush from 'flatbush';
 import createGraph, { type Graph } from 'ngraph.graph';
 import { aStar } from 'ngraph.path';
-import type { Way } from './way.js';
-
-export interface Point {
-  readonly eastM: number;
-  readonly northM: number;
-}
+import { footOn, type Point, type Way } from './way.js';
 
 /** A way on foot from one place to another. */
 export interface FootWay {
@@ -85,15 +80,7 @@ function partsOf(cornerCount: number, segments: readonly Segment[]): Int32Array 
   return parent.map((_, k) => rootOf(k));
 }
 
-function footOn(segment: Segment, corners: readonly Point[], { eastM, northM }: Point): Foot {
-  const [a, b] = [corners[segment.from] as Point, corners[segment.to] as Point];
-  const [dx, dy] = [b.eastM - a.eastM, b.northM - a.northM];
-  const square = dx * dx + dy * dy;
-  const along = square === 0 ? 0 : ((eastM - a.eastM) * dx + (northM - a.northM) * dy) / square;
-  const share = Math.min(1, Math.max(0, along));
-  const foot = { eastM: a.eastM + share * dx, northM: a.northM + share * dy };
-  return { ...foot, segment, offsetM: apartM(foot, { eastM, northM }) };
-}
+const asPair = ({ eastM, northM }: Point): readonly [number, number] => [eastM, northM];
 
 /** Streets made ready to find ways along them: once a district, some milliseconds for thousands of corners. */
 export function wayNetwork(ways: readonly Way[]): WayNetwork {
@@ -116,7 +103,8 @@ export function wayNetwork(ways: readonly Way[]): WayNetwork {
     const nearest = new Map<number, Foot>();
     for (const k of index.neighbors(point.eastM, point.northM, Infinity, NEAR_STREET_M)) {
       const segment = segments[k] as Segment;
-      const foot = footOn(segment, corners, point);
+      const [a, b] = [corners[segment.from] as Point, corners[segment.to] as Point];
+      const foot = { ...footOn(asPair(a), asPair(b), point), segment };
       const part = parts[segment.from] as number;
       if (foot.offsetM <= NEAR_STREET_M && foot.offsetM < (nearest.get(part)?.offsetM ?? Infinity)) nearest.set(part, foot);
     }
@@ -172,8 +160,4 @@ export function wayNetwork(ways: readonly Way[]): WayNetwork {
     };
   };
   return { between };
-}
-
-function asPair({ eastM, northM }: Point): readonly [number, number] {
-  return [eastM, northM];
 }

@@ -1,6 +1,7 @@
 import { Injectable, inject } from '@angular/core';
 import { Router } from '@angular/router';
 import { firstValueFrom, Subject } from 'rxjs';
+import { isTyping } from '../ui/is-typing';
 import { AppActions } from './actions/app.actions';
 import { StopActions } from './actions/stop.actions';
 import { WorkspaceStore } from './workspace.store';
@@ -37,10 +38,6 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { keys: '← → ↑ ↓', words: 'on the limits chart: the next mark; with Shift only read', isModified: true },
   { keys: '← →', words: 'on a handle: five minutes; with Shift one; Page up and down an hour', isModified: true },
 ];
-
-function isTyping(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
-}
 
 /** Keys of the whole window. Single keys can be turned off; arrows act only on what has the focus. */
 @Injectable({ providedIn: 'root' })

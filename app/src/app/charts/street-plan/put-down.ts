@@ -1,10 +1,7 @@
 import type * as L from 'leaflet/dist/leaflet-src.esm.js';
+import { isTyping } from '../../ui/is-typing';
 
 const KEY = 'a';
-
-function isTyping(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
-}
 
 /**
  * `a` puts something down on a plan: under the pointer where that is over it, else in the middle of what is seen while the plan
