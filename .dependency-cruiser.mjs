@@ -11,6 +11,7 @@ const CORE = [
   'metering',
   'setup',
   'walk',
+  'day',
   'plan',
   'log',
   'formats',

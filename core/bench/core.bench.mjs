@@ -3,14 +3,19 @@ import { readFileSync } from 'node:fs';
 import Flatbush from 'flatbush';
 import {
   compareApproaches,
+  dayProfileSteps,
+  DEFAULT_STAY,
   finish,
   foundIn,
+  goodFramesOfUsefulStay,
   GRID_CELLS,
   gridPoints,
   isSunlit,
   lightLadder,
   metresFrom,
   placeAt,
+  planDay,
+  planDaySteps,
   prepareSearch,
   searchAt,
   searchSetUp,
@@ -318,4 +323,60 @@ for (const count of [150, 2000]) {
   });
   const xml = `<osm>${nodes.join('')}${ways.join('')}</osm>`;
   say('5,000 buildings from OpenStreetMap XML', ms(secondsOf(() => finish(readDistrictSteps(xml, options)), 3)), 'target 3000 ms');
+}
+
+/** A day of stops strewn over 25 minutes' walk; a fifth has light all day, the others for 20 to 110 minutes. */
+function strewnDay(seed, count) {
+  let state = seed;
+  const random = () => (state = (Math.imul(state, 1_664_525) + 1_013_904_223) >>> 0) / 2 ** 32;
+  const places = Array.from({ length: count + 1 }, () => [random() * 25, random() * 25]);
+  const walkMin = (a, b) => Math.ceil(Math.hypot(places[a][0] - places[b][0], places[a][1] - places[b][1]));
+  const all = Array.from({ length: count }, (_, k) => k);
+  const visits = all.map((k) => {
+    const isAllDay = random() < 0.2;
+    const fromMin = isAllDay ? 360 : 360 + Math.floor(random() * 900);
+    const minutes = isAllDay ? 1000 : 20 + Math.floor(random() * 90);
+    const goodFramesPerMin = Array(minutes).fill(goodFramesOfUsefulStay(1, 10 + random() * 40));
+    return { id: `v${k}`, worth: { kind: 'light', fromMin, goodFramesPerMin, weight: 1 }, ...DEFAULT_STAY };
+  });
+  const home = all.map((k) => walkMin(count, k));
+  const walksMin = all.map((a) => all.map((b) => walkMin(a, b)));
+  return { visits, walksMin, fromStartMin: home, toEndMin: home, earliestMin: 300, latestMin: 1500 };
+}
+
+{
+  const days = (count) => [1, 2, 3].map((seed) => strewnDay(seed, count));
+  const quick = (question) => {
+    for (const { soFar } of planDaySteps(question)) if (soFar !== null) return soFar;
+    return null;
+  };
+  const perDay = (count, work) => secondsOf(() => days(count).forEach(work), 3) / 3;
+  const eight = perDay(8, quick);
+  say('a day planned, 8 visits, on five minutes', ms(eight), `target 100 ms; ${times(eight * 1000)}`);
+  const byMinute = perDay(8, (question) => planDay(question));
+  say('  the same by the minute', ms(byMinute), times(byMinute * 1000));
+  const twelve = perDay(12, (question) => planDay(question));
+  say('a day planned, 12 visits', ms(twelve), `target 1500 ms; ${times(twelve * 1000)}`);
+  for (const count of [8, 12]) {
+    const profiles = perDay(count, (question) => finish(dayProfileSteps(question)));
+    say(`all profiles of a day, ${count} visits`, ms(profiles), `target 2000 ms; ${times(profiles * 1000)}`);
+  }
+  for (const count of [16, 20, 24, 30]) {
+    const spent = days(count).map((question) => {
+      const begun = performance.now();
+      let share = 1;
+      for (const { soFar } of planDaySteps(question)) {
+        share = soFar === null ? 1 : soFar.proof.kind === 'best' ? 0 : soFar.proof.share;
+        if (share < 0.01 || performance.now() - begun > 60_000) break;
+      }
+      return { seconds: (performance.now() - begun) / 1000, share };
+    });
+    const worst = spent.reduce((a, b) => (b.seconds > a.seconds ? b : a));
+    const gap = Math.max(...spent.map(({ share }) => share));
+    say(
+      `${count} visits, until the bound is within 1 % (worst of 3)`,
+      `${worst.seconds.toFixed(1)} s`,
+      `target 15 s; gap ${(100 * gap).toFixed(2)} %`,
+    );
+  }
 }

@@ -1,6 +1,7 @@
 import { block } from '../../reference/blocks.js';
 import { dayFor, EQUATOR, hm, inputFor, TOWN } from '../../reference/plainStops.js';
-import { finish, siteScene } from '../streets/index.js';
+import { siteScene } from '../streets/index.js';
+import { finish } from '../units/index.js';
 import {
   bestDays,
   CARPET_ROWS,

@@ -3,7 +3,6 @@ import { block } from '../../reference/blocks.js';
 import { type Building, readPrism, shadowScene, sunTrack } from '../light/index.js';
 import {
   EVERY_BEARING,
-  finish,
   type Horizons,
   horizonSteps,
   isOpen,
@@ -12,6 +11,7 @@ import {
   type SpotPoint,
   sunBearings,
 } from './index.js';
+import { finish } from '../units/index.js';
 
 const horizonOf = (points: readonly SpotPoint[], buildings: readonly Building[], mask = EVERY_BEARING): Horizons =>
   finish(

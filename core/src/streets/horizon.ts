@@ -101,11 +101,3 @@ export function uprightSkyShareOf({ groundTenths, hanging }: Horizons, point: nu
   }
   return Math.min(0.5, Math.max(0, (sum * STEP) / Math.PI));
 }
-
-/** Runs steps to their end at once. */
-export function finish<Result>(steps: Generator<unknown, Result>): Result {
-  for (;;) {
-    const { done, value } = steps.next();
-    if (done === true) return value;
-  }
-}

@@ -15,7 +15,6 @@ export {
 export {
   type BearingMask,
   EVERY_BEARING,
-  finish,
   HORIZON_BEARINGS,
   type Horizons,
   isOpen,

@@ -1,5 +1,5 @@
 import { apparentSun, type Building, type Prism, readPrism, type SunPosition, type Surroundings } from '../light/index.js';
-import { checkArray, checkAtLeast, checkBetween, checkFinite, checkOptions, checkPositive } from '../units/index.js';
+import { finish, checkArray, checkAtLeast, checkBetween, checkFinite, checkOptions, checkPositive } from '../units/index.js';
 import { castRay } from './castRay.js';
 import { faceSteps } from './face.js';
 import {
@@ -16,7 +16,6 @@ import {
 import {
   type BearingMask,
   EVERY_BEARING,
-  finish,
   HORIZON_BEARINGS,
   type Horizons,
   isOpen,

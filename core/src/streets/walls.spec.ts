@@ -1,6 +1,7 @@
 import { block } from '../../reference/blocks.js';
 import { type Building, evOfLux, openSky, readPrism, streetLight } from '../light/index.js';
-import { EVERY_BEARING, finish, horizonSteps, sightAt, type SiteLook, siteScene, uprightSkyShareOf } from './index.js';
+import { EVERY_BEARING, horizonSteps, sightAt, type SiteLook, siteScene, uprightSkyShareOf } from './index.js';
+import { finish } from '../units/index.js';
 
 const LOOK: SiteLook = {
   latitude: 46.5,

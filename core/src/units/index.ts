@@ -27,3 +27,4 @@ export {
 } from './marks.js';
 export { parseEntry } from './parseEntry.js';
 export { type SnapDirection, snapStops, snapToMark } from './snap.js';
+export { finish } from './steps.js';

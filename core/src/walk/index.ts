@@ -1,4 +1,3 @@
 export { type ReadPlace, readPlace } from './coordinates.js';
 export { distanceBetweenM, type Leg, legBetween, type LegCourse, type WayBetween, walkLegs } from './legs.js';
-export { chanceOfAtLeast, suitablePerMinute, waitForChanceMin } from './waiting.js';
 export { type CloudForecast, cloudOf, type Walk, type WalkPlace } from './walk.js';

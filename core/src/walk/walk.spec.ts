@@ -1,4 +1,4 @@
-import { chanceOfAtLeast, distanceBetweenM, legBetween, suitablePerMinute, waitForChanceMin, walkLegs } from './index.js';
+import { distanceBetweenM, legBetween, walkLegs } from './index.js';
 import type { Stop } from '../stop/index.js';
 
 const stop = (over: Partial<Stop>): Stop => ({ position: null, arriveMin: 0, leaveMin: 0, walkMin: null, ...over }) as Stop;
@@ -35,18 +35,5 @@ describe('legs', () => {
     expect(walkLegs([], 1)).toEqual([]);
     expect(walkLegs([stop({})], 1)).toEqual([]);
     expect(walkLegs([stop({}), stop({}), stop({})], 1)).toHaveLength(2);
-  });
-});
-
-describe('waiting, by sheet 6', () => {
-  it('has the Poisson tail', () => {
-    const rate = suitablePerMinute({ passersPerMinute: 4, suitableShare: 0.25 });
-    expect(rate).toBe(1);
-    expect(chanceOfAtLeast(3, rate, 5)).toBeCloseTo(0.8753, 4);
-    expect(chanceOfAtLeast(0, rate, 5)).toBe(1);
-    expect(chanceOfAtLeast(1, rate, 0)).toBe(0);
-    expect(chanceOfAtLeast(1, rate, -3)).toBe(0);
-    expect(waitForChanceMin(0.8, rate)).toBeCloseTo(1.609, 3);
-    expect(waitForChanceMin(0.8, 0)).toBe(Infinity);
   });
 });

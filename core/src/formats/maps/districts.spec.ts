@@ -1,4 +1,4 @@
-import { finish } from '../../streets/index.js';
+import { finish } from '../../units/index.js';
 import {
   DEFAULT_DISTRICT_OPTIONS,
   type DistrictOptions,

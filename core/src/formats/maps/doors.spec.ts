@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { finish } from '../../streets/index.js';
+import { finish } from '../../units/index.js';
 import { readRow } from '../index.js';
 import { DEFAULT_DISTRICT_OPTIONS, type ReadDistrict, readDistrictSteps } from '../maps.js';
 

@@ -1,4 +1,4 @@
-import { type Leg, type StopDay, type Walk, chanceOfAtLeast, suitablePerMinute, waitForChanceMin } from '@roam-dial/core';
+import { type Leg, type StopDay, type Walk, chanceOfAtLeast, expectedForChance, suitablePerMinute } from '@roam-dial/core';
 import { lateLegs, minutesInLight, type WalkRow } from '../../charts/walk-chart/walk-chart.geometry';
 import type { Wording } from '../../wording/wording';
 import { nameOf } from '../../wording/name';
@@ -52,8 +52,8 @@ export function staySentence(walk: Walk, rows: readonly WalkRow[], stopId: strin
   const rate = suitablePerMinute(stop.movers);
   const start = `${row.name}: ${wording.duration(stay)}, ${lit}.`;
   if (rate === 0 || light === 0) return start;
-  const chance = wording.chance(chanceOfAtLeast(WANTED_FRAMES, rate, light));
-  return `${start} At least ${WANTED_FRAMES} who would do: ${chance}; four in five waits end within ${wording.duration(Math.max(1, waitForChanceMin(0.8, rate)))}.`;
+  const chance = wording.chance(chanceOfAtLeast(WANTED_FRAMES, rate * light));
+  return `${start} At least ${WANTED_FRAMES} who would do: ${chance}; four in five waits end within ${wording.duration(Math.max(1, expectedForChance(1, 0.8) / rate))}.`;
 }
 
 /** What a drag has gained or lost since it began. */

@@ -1,0 +1,22 @@
+export { asWalked, type WalkedVisit } from './asWalked.js';
+export { dayProfileSteps, type DayProfile } from './dayProfiles.js';
+export { type Here, planFromHere, type PlanFromHere, restOfDay } from './fromHere.js';
+export { goodFramesOfUsefulStay, goodFramesPerMin, PEOPLE_WISHES, type PeopleWish } from './goodFrames.js';
+export { misfitOf, type MisfitAnswer } from './misfit.js';
+export { keepOrder, type OwnOrder } from './ownOrder.js';
+export { type DayPlan, type PlannedVisit } from './plan.js';
+export { planDay, planDaySteps, type PlannedDay, type PlanProgress, type Proof } from './planDay.js';
+export { type DayQuestion, DEFAULT_STAY, fixedAt, type MinuteSpan, type Visit, type VisitWorth } from './question.js';
+export {
+  type Alone,
+  chanceOfAtLeast,
+  CROWD_FACTORS,
+  crowdShareAt,
+  expectedForChance,
+  minutesUntil,
+  type Passers,
+  suitablePerMinute,
+  type Wait,
+  waitAhead,
+  type WaitFor,
+} from './wait.js';
