@@ -1,6 +1,4 @@
-/** What a picture needs of people: one of them, nobody, or neither. */
-export type PeopleWish = 'people' | 'nobody' | 'either';
-export const PEOPLE_WISHES = ['people', 'nobody', 'either'] as const satisfies readonly PeopleWish[];
+import type { PeopleWish } from '../stop/index.js';
 
 /** Tries a minute where nobody is waited for, and the share of tries that is kept (s). */
 export const TRIES_PER_MIN = 0.5;

@@ -1,7 +1,7 @@
 export { asWalked, type WalkedVisit } from './asWalked.js';
 export { dayProfileSteps, type DayProfile } from './dayProfiles.js';
 export { type Here, planFromHere, type PlanFromHere, restOfDay } from './fromHere.js';
-export { goodFramesOfUsefulStay, goodFramesPerMin, PEOPLE_WISHES, type PeopleWish } from './goodFrames.js';
+export { goodFramesOfUsefulStay, goodFramesPerMin } from './goodFrames.js';
 export { misfitOf, type MisfitAnswer } from './misfit.js';
 export { keepOrder, type OwnOrder } from './ownOrder.js';
 export { type DayPlan, type PlannedVisit } from './plan.js';

@@ -86,3 +86,4 @@ export {
   type YearOfSun,
   yearOfSun,
 } from './yearOfLight.js';
+export { isAloneWished, PEOPLE_WISHES, peopleWishOf, type PeopleWish, type Wishes } from './wishes.js';

@@ -6,6 +6,7 @@ import type { Framing } from './framing.js';
 import type { GroundMark } from './ground.js';
 import type { Hand } from './hand.js';
 import type { Shooting } from './shooting.js';
+import type { Wishes } from './wishes.js';
 
 /** What shall be sharp: whoever passes, wherever they do, or all of it from near to far. */
 export type ZoneLaw = 'whoeverPasses' | 'allOfIt';
@@ -91,6 +92,10 @@ export interface Stop {
   readonly ground?: readonly GroundMark[];
   /** Absent: DEFAULT_FRAMING. */
   readonly framing?: Framing;
+  /** What the day's plan has to keep; absent: nothing out of the usual. */
+  readonly wishes?: Wishes;
+  /** Not on this day: left out of the walk, with all that is known of it kept. */
+  readonly isSetAside?: boolean;
   readonly consent: Consent;
   readonly notes: string;
   readonly cautions: string;

@@ -33,21 +33,26 @@ export interface Leg {
   readonly spareMin: number;
 }
 
-function lengthOf(course: LegCourse, from: Stop, to: Stop): Pick<FootWay, 'lengthM' | 'stepsM'> {
-  if (course.kind === 'streets') return course.way;
-  if (course.kind === 'unknown') return { lengthM: UNKNOWN_LEG_M, stepsM: 0 };
-  return { lengthM: DETOUR * distanceBetweenM(from.position as Place, to.position as Place), stepsM: 0 };
+/** How one gets from a place to another, by a way that has been found or straight, and how long that is. */
+function courseBetween(
+  from: Place | null,
+  to: Place | null,
+  way: FootWay | null,
+): { readonly course: LegCourse; readonly length: Pick<FootWay, 'lengthM' | 'stepsM'> } {
+  if (from === null || to === null) return { course: { kind: 'unknown' }, length: { lengthM: UNKNOWN_LEG_M, stepsM: 0 } };
+  if (way !== null) return { course: { kind: 'streets', way }, length: way };
+  return { course: { kind: 'straight' }, length: { lengthM: DETOUR * distanceBetweenM(from, to), stepsM: 0 } };
+}
+
+/** Whole minutes on foot, up, by distance, steps and pace; a minute at the least, but none to where one is. */
+export function minutesOnFoot(from: Place | null, to: Place | null, paceMps: number, way: FootWay | null = null): number {
+  const isHere = from !== null && to !== null && distanceBetweenM(from, to) === 0;
+  return isHere ? 0 : Math.max(1, Math.ceil(footMinutes(courseBetween(from, to, way).length, paceMps)));
 }
 
 /** The leg from one stop to the next, along a way that has been found, or straight. */
 export function legBetween(from: Stop, to: Stop, paceMps: number, way: FootWay | null = null): Leg {
-  const course: LegCourse =
-    from.position === null || to.position === null
-      ? { kind: 'unknown' }
-      : way === null
-        ? { kind: 'straight' }
-        : { kind: 'streets', way };
-  const length = lengthOf(course, from, to);
+  const { course, length } = courseBetween(from.position, to.position, way);
   const walkMin = to.walkMin ?? Math.max(1, Math.ceil(footMinutes(length, paceMps)));
   const reachMin = from.leaveMin + walkMin;
   return { course, distanceM: length.lengthM, walkMin, reachMin, spareMin: to.arriveMin - reachMin };

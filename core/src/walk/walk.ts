@@ -1,5 +1,5 @@
 import type { CloudByHour, Place } from '../light/index.js';
-import type { Approach, Stop, WindowThresholds } from '../stop/index.js';
+import type { Approach, HoursSpan, Stop, WindowThresholds } from '../stop/index.js';
 
 /** Where a walk takes place. */
 export interface WalkPlace extends Place {
@@ -13,6 +13,20 @@ export interface CloudForecast {
   /** A made-up one, or a file of one's own. */
   readonly source: 'simulated' | 'own';
   readonly cloudByHour: CloudByHour;
+}
+
+/** Something other than a picture that the day has to have room for: a meal, a rest. */
+export interface Pause {
+  readonly id: string;
+  readonly name: string;
+  readonly stayMin: number;
+  /** First and last minute at which it may begin. */
+  readonly fromMin: number;
+  readonly toMin: number;
+  /** Where; null: wherever one is just then. */
+  readonly position: Place | null;
+  /** When it is planned to begin; null: not yet. */
+  readonly atMin: number | null;
 }
 
 export interface Walk {
@@ -35,6 +49,14 @@ export interface Walk {
   /** The shipped demo, which can be brought back. */
   readonly isDemo: boolean;
   readonly notes: string;
+  /** Out at the earliest and home at the latest, minutes from midnight; absent: DAY_OUT. */
+  readonly dayOut?: HoursSpan;
+  /** Where the day starts and where it ends; absent or null: at the first stop, and at the last. */
+  readonly startsAt?: Place | null;
+  readonly endsAt?: Place | null;
+  readonly pauses?: readonly Pause[];
+  /** The day has been planned, or its order kept, at least once: what it is worth is worked out with every change. */
+  readonly isPlanned?: boolean;
   /** Points of the home state that have been gone through before setting off. */
   readonly homeChecked?: readonly string[];
 }
@@ -42,4 +64,12 @@ export interface Walk {
 /** What the sky is reckoned with: the forecast by the hour where there is one. */
 export function cloudOf({ cloud, forecast }: Pick<Walk, 'cloud' | 'forecast'>): number | CloudByHour {
   return forecast?.cloudByHour ?? cloud;
+}
+
+/** Five in the morning to eleven at night (s). */
+export const DAY_OUT: HoursSpan = { fromMin: 300, toMin: 1380 };
+
+/** The stops that the walk goes to, in its order. */
+export function stopsToday({ stops }: Pick<Walk, 'stops'>): readonly Stop[] {
+  return stops.filter(({ isSetAside }) => isSetAside !== true);
 }

@@ -15,6 +15,8 @@ import {
   type Stop,
   type Subject,
   type SunGap,
+  PEOPLE_WISHES,
+  type Wishes,
   ZONE_LAWS,
 } from '../../stop/index.js';
 import type { StreetSection } from '../../streets/index.js';
@@ -112,6 +114,21 @@ const subject = required<Subject>({
 
 const section = required<StreetSection>({ leftHeightM: number.min(0).max(1000), rightHeightM: number.min(0).max(1000) });
 
+const hoursSpan = required<HoursSpan>({ fromMin: minute, toMin: minute });
+const stay = Joi.number().integer().min(1).max(1439);
+
+const wishes = required<Wishes>({
+  people: Joi.valid(...PEOPLE_WISHES).optional(),
+  isAlone: Joi.boolean().optional(),
+  weight: number.min(0.01).max(100).optional(),
+  shortestMin: stay.optional(),
+  longestMin: stay.optional(),
+  open: Joi.array().items(hoursSpan).max(6).optional(),
+  fixedAtMin: minute.optional(),
+  isMust: Joi.boolean().optional(),
+  usefulMin: number.min(0.1).max(1439).optional(),
+});
+
 export const stopSchema = required<Stop>({
   id,
   name,
@@ -135,7 +152,7 @@ export const stopSchema = required<Stop>({
   section: section.optional(),
   groundM: number.min(-1000).max(5000).optional(),
   lamps: Joi.valid(...ARTIFICIAL_LIGHTS),
-  hours: required<HoursSpan>({ fromMin: minute, toMin: minute }).allow(null),
+  hours: hoursSpan.allow(null),
   lightOffsetEv: stops,
   arriveMin: minute,
   leaveMin: minute,
@@ -147,6 +164,8 @@ export const stopSchema = required<Stop>({
   shooting: shooting.optional(),
   ground: ground.optional(),
   framing: framing.optional(),
+  wishes: wishes.optional(),
+  isSetAside: Joi.boolean().optional(),
   consent: Joi.valid('asked', 'unasked', 'unrecognisable'),
   notes: text,
   cautions: text,

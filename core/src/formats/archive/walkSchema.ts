@@ -1,10 +1,10 @@
 import Joi from 'joi';
 import { checkTimeZone, localDaySpan } from '../../light/index.js';
-import { GATES, THRESHOLD_NAMES } from '../../stop/index.js';
-import type { CloudForecast, Walk, WalkPlace } from '../../walk/index.js';
+import { GATES, type HoursSpan, THRESHOLD_NAMES } from '../../stop/index.js';
+import type { CloudForecast, Pause, Walk, WalkPlace } from '../../walk/index.js';
 import { MOST_STOPS } from './limits.js';
 import { approachSchema, stopSchema } from './stopSchema.js';
-import { id, name, number, required, share, stopsOrMore, text } from './schemaParts.js';
+import { id, minute, name, number, position, required, share, stopsOrMore, text } from './schemaParts.js';
 
 function calendarDay(value: string, helpers: Joi.CustomHelpers): unknown {
   try {
@@ -38,6 +38,16 @@ const gate = Joi.array()
     opens === full ? [opens, full] : helpers.message({ custom: '{{#label}} must have the same figure twice' }),
   );
 
+const pause = required<Pause>({
+  id,
+  name,
+  stayMin: Joi.number().integer().min(1).max(1439),
+  fromMin: minute,
+  toMin: minute,
+  position: position.allow(null),
+  atMin: minute.allow(null),
+});
+
 export const walkSchema = required<Walk>({
   id,
   name,
@@ -63,5 +73,10 @@ export const walkSchema = required<Walk>({
   stops: Joi.array().items(stopSchema).unique('id').max(MOST_STOPS),
   isDemo: Joi.boolean(),
   notes: text,
+  dayOut: required<HoursSpan>({ fromMin: minute, toMin: minute }).optional(),
+  startsAt: position.allow(null).optional(),
+  endsAt: position.allow(null).optional(),
+  pauses: Joi.array().items(pause).unique('id').max(20).optional(),
+  isPlanned: Joi.boolean().optional(),
   homeChecked: Joi.array().items(name).max(40).optional(),
 });
