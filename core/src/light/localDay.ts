@@ -40,7 +40,12 @@ function checkDay(day: unknown): DateTime {
 /** The first instant at which the zone's calendar shows this day or a later one. */
 function firstInstantOf({ year, month, day }: DateTime, zone: string): DateTime {
   // Noon is on the day wherever the zone has it; on a skipped one it falls on the next.
-  return DateTime.fromObject({ year, month, day, hour: 12 }, { zone }).startOf('day');
+  const noon = DateTime.fromObject({ year, month, day, hour: 12 }, { zone });
+  const first = noon.startOf('day');
+  // Where the clock goes back over midnight the day begins twice: the first time by the clock of the day before.
+  const { offset } = noon.minus({ days: 1 });
+  const byOldClock = DateTime.fromMillis(Date.UTC(year, month - 1, day) - offset * 60_000, { zone });
+  return byOldClock < first && byOldClock.hasSame(first, 'day') ? byOldClock : first;
 }
 
 /** A day's ends cost a millisecond to find, and one day is asked for at every minute of it. */

@@ -19,8 +19,8 @@ export function runningDay(day: string, timeZone: string): RunningDay | null {
     Math.min(minutes, Math.max(0, Math.round((clock.msAt(wallMin) - startMs) / 60_000)));
   const wall = new Int16Array(minutes + 1).fill(-1);
   for (let wallMin = 0; wallMin < MINUTES_PER_DAY; wallMin++) {
-    const at = elapsedAt(wallMin);
-    if (wall[at] === -1) wall[at] = wallMin;
+    // A skipped minute gives way to the one that the wall really shows.
+    wall[elapsedAt(wallMin)] = wallMin;
   }
   // The hour that comes twice shows its minutes again.
   for (let at = 1; at <= minutes; at++) if (wall[at] === -1) wall[at] = wall[Math.max(0, at - 60)] as number;
