@@ -2,6 +2,8 @@ import {
   apartIn,
   type Approach,
   barrelTape,
+  dayFound,
+  dayOfWalk,
   type ControlKind,
   DEFAULT_APPROACH,
   DEFAULT_FRAMING,
@@ -13,6 +15,8 @@ import {
   heightRatio,
   type KitItem,
   ladderOf,
+  planDay,
+  stopsToday,
   lensApertures,
   levelFacade,
   type Shooting,
@@ -27,7 +31,9 @@ import { demoDay, demoWorkspace } from './demo';
 import type { Workspace } from '../app/data/workspace';
 import { type Card, cardFor } from '../app/state/card.store';
 import { focusOn } from '../app/state/focus.store';
+import { walkOfDay } from '../app/state/walk-of-day';
 import { apartSentence } from '../app/wording/apart';
+import { daySentence } from '../app/wording/stop-sentences';
 import { Wording } from '../app/wording/wording';
 import { cardRows } from '../app/features/card/card-rows';
 import {
@@ -52,7 +58,7 @@ export interface Scene {
   readonly workspace: Workspace;
   readonly stopId: string;
   readonly minuteOfDay: number;
-  readonly shows?: 'ladder' | 'waysOut';
+  readonly shows?: 'ladder' | 'waysOut' | 'plan';
 }
 
 export type Kind = KitItem['kind'];
@@ -89,6 +95,7 @@ const allControls = (by: ControlKind) =>
   withKit('body', (body) => ({ ...body, controls: { aperture: by, shutter: by, iso: by, compensation: by } }));
 export const SCENES = {
   market: at('vessen', 640),
+  plan: { ...at('vessen', 640), shows: 'plan' },
   zoom: at(
     'vessen',
     640,
@@ -243,13 +250,20 @@ function cardShown(card: Card, shows: Scene['shows']): unknown {
   ];
 }
 
+/** The day of one stop alone: its plan by the clock, and what is asked of it in words. */
+function planShown(workspace: Workspace, walk: Walk, stop: Stop, day: StopDay): readonly unknown[] {
+  const material = walkOfDay(workspace, { ...walk, stops: [stop] }, new Map([[stop.id, day]]), () => null);
+  const plannable = material === null ? null : dayOfWalk(material);
+  return [daySentence(stop, WORDING), plannable === null ? null : dayFound(plannable, planDay(plannable.question))];
+}
+
 /** All that the screens show of one stop, as text. */
 export function shown({ workspace, stopId, minuteOfDay, shows }: Scene): string {
   const day = demoDay(workspace, stopId);
   const focus = focusOn(workspace, { walkId: null, stopId, minuteOfDay });
   const card = cardFor(workspace, focus, day);
   const walk = focus.walk as Walk;
-  const legs = walkLegs(walk.stops, workspace.standard.paceMps);
+  const legs = walkLegs(stopsToday(walk), workspace.standard.paceMps);
   const rows = walkRows(walk, legs, new Map([[stopId, day]]));
   const all = [
     card.kind === 'none' ? card : cardShown(card, shows),
@@ -257,7 +271,8 @@ export function shown({ workspace, stopId, minuteOfDay, shows }: Scene): string 
     rows,
     legs,
     staySentence(walk, rows, stopId, WORDING),
-    [walk.name, WORDING.day(walk.day), walk.place.name, walk.homeChecked],
+    [walk.name, WORDING.day(walk.day), walk.place.name, walk.homeChecked, walk.isPlanned],
+    shows === 'plan' && day !== null ? planShown(workspace, walk, focus.stop as Stop, day) : null,
     apartIn(workspace, walk).map((apart) => apartSentence(apart, WORDING)),
   ];
   return JSON.stringify(all, (_, value: unknown) => (typeof value === 'number' && !Number.isFinite(value) ? String(value) : value));

@@ -14,6 +14,7 @@ import {
   planDay,
   planDaySteps,
   planFromHere,
+  valueAsItStands,
   type Visit,
 } from './index.js';
 import { manyVisitsSteps } from './manyVisits.js';
@@ -125,7 +126,10 @@ describe('days worked by hand', () => {
     const { plan } = planDay(question);
     expect(plan?.visits.map(({ id }) => id)).toEqual(['a']);
     if (plan === null) throw new Error('no plan');
-    expect(misfitOf(question, plan, 1)).toEqual({ kind: 'needs', earlierStartMin: 10, laterEndMin: null, leaveOut: null });
+    const misfit = misfitOf(question, plan, 1);
+    expect(misfit).toMatchObject({ kind: 'needs', earlierStart: { minutes: 10 }, laterEnd: null, leaveOut: null });
+    const earlier = misfit.kind === 'needs' ? misfit.earlierStart?.plan : undefined;
+    expect(earlier === undefined ? '' : walkedThrough({ ...question, earliestMin: 585 }, earlier)).toBe(earlier?.value);
     const dark = visit('c', lightBetween(0, 10, 0));
     const withDark = roundHome([a, dark], [2, 2], { earliestMin: 595 });
     expect(misfitOf(withDark, planDay(withDark).plan ?? plan, 1)).toEqual({ kind: 'noLight' });
@@ -245,6 +249,26 @@ describe('a plan as it is walked', () => {
     const { plan } = planDay(question);
     if (plan === null) throw new Error('no plan');
     expect(asWalked(question, plan)[0]?.solid.fromMin).toBe(605);
+  });
+});
+
+describe('a day as somebody has laid it out', () => {
+  it('is worth what the same plan is', () => {
+    for (let seed = 1; seed <= 8; seed++) {
+      const question = strewnDay(seed, 5);
+      const { plan } = planDay(question);
+      if (plan?.setsOffMin == null) throw new Error('no plan');
+      // What is waited on the way is out of doors in both, but a plan may set off early.
+      const [first] = plan.visits;
+      const early = (first?.fromMin ?? 0) - (first?.arriveMin ?? 0);
+      expect(valueAsItStands(question, plan.visits) - 1000 * early).toBe(plan.value);
+    }
+  });
+
+  it('counts a stay out of the light as nothing, at its price', () => {
+    const question = roundHome([visit('a', usefulLight(600, 620, 10))], [5]);
+    expect(valueAsItStands(question, [{ visit: 0, fromMin: 700, toMin: 720 }])).toBe(-40_000);
+    expect(valueAsItStands(question, [])).toBe(0);
   });
 });
 

@@ -1,3 +1,4 @@
+export { type LaidOut, valueAsItStands } from './asItStands.js';
 export { asWalked, type WalkedVisit } from './asWalked.js';
 export { dayProfileSteps, type DayProfile } from './dayProfiles.js';
 export { type Here, planFromHere, type PlanFromHere, restOfDay } from './fromHere.js';

@@ -12,9 +12,9 @@ export type MisfitAnswer =
   | {
       readonly kind: 'needs';
       /** Minutes, in steps of five; null where three hours do not help. */
-      readonly earlierStartMin: number | null;
-      readonly laterEndMin: number | null;
-      readonly leaveOut: { readonly visit: number; readonly cost: number } | null;
+      readonly earlierStart: { readonly minutes: number; readonly plan: DayPlan } | null;
+      readonly laterEnd: { readonly minutes: number; readonly plan: DayPlan } | null;
+      readonly leaveOut: { readonly visit: number; readonly cost: number; readonly plan: DayPlan } | null;
     }
   /** Nothing to give even in a day three hours longer at both ends. */
   | { readonly kind: 'noLight' };
@@ -58,16 +58,18 @@ function planTogether({ question, numbers, leastWorth }: Together): DayPlan | nu
   return inTheWhole(best, numbers);
 }
 
-/** The smallest number of five-minute steps that is enough, by halving: a longer day never fits less. */
-function smallest(isEnough: (minutes: number) => boolean): number | null {
-  if (!isEnough(MOST_LONGER_MIN)) return null;
+/** The smallest number of five-minute steps with which there is a plan, by halving: a longer day never fits less. */
+function smallest(planWith: (minutes: number) => DayPlan | null): { readonly minutes: number; readonly plan: DayPlan } | null {
+  let plan = planWith(MOST_LONGER_MIN);
+  if (plan === null) return null;
   let [low, high] = [0, MOST_LONGER_MIN / QUICK_STEP_MIN];
   while (high - low > 1) {
     const middle = Math.floor((low + high) / 2);
-    if (isEnough(middle * QUICK_STEP_MIN)) high = middle;
-    else low = middle;
+    const its = planWith(middle * QUICK_STEP_MIN);
+    if (its === null) low = middle;
+    else [high, plan] = [middle, its];
   }
-  return high * QUICK_STEP_MIN;
+  return { minutes: high * QUICK_STEP_MIN, plan };
 }
 
 /**
@@ -96,13 +98,13 @@ export function misfitOf(question: DayQuestion, plan: DayPlan, visit: number): M
         question,
         planned.filter((other) => other !== k),
       );
-      return smaller === null ? [] : [{ visit: k, cost: plan.value - smaller.value }];
+      return smaller === null ? [] : [{ visit: k, cost: plan.value - smaller.value, plan: smaller }];
     })
     .sort((a, b) => a.cost - b.cost);
   return {
     kind: 'needs',
-    earlierStartMin: smallest((minutes) => fits(longer(question, minutes, 0), planned) !== null),
-    laterEndMin: smallest((minutes) => fits(longer(question, 0, minutes), planned) !== null),
+    earlierStart: smallest((minutes) => fits(longer(question, minutes, 0), planned)),
+    laterEnd: smallest((minutes) => fits(longer(question, 0, minutes), planned)),
     leaveOut: without[0] ?? null,
   };
 }

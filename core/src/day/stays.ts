@@ -39,6 +39,11 @@ function worthBetween({ worth }: Visit, sums: Float64Array, beginMin: number, le
   return Math.round(MILLION * worth.weight * (1 - Math.exp(-frames)));
 }
 
+/** Worth of a stay by itself, whether it is open then or not. */
+export function worthOfStay(visit: Visit, { fromMin, toMin }: MinuteSpan): number {
+  return worthBetween(visit, frameSums(visit, Math.max(fromMin, toMin)), fromMin, Math.max(fromMin, toMin));
+}
+
 const ALWAYS: readonly MinuteSpan[] = [{ fromMin: -Infinity, toMin: Infinity }];
 
 /** Whether a visit has one length and its only beginning lies between two slots: it then takes up all the slots it touches. */

@@ -1,5 +1,14 @@
 import { DEFAULT_INTENTS, type Stop } from '../stop/index.js';
-import { chanceAt, dayOfWalk, runningDay, type StopOfDay, suitableAt, type WalkOfDay } from './index.js';
+import {
+  chanceAt,
+  cutBetweenPasses,
+  dayOfWalk,
+  hoursOfPasses,
+  runningDay,
+  type StopOfDay,
+  suitableAt,
+  type WalkOfDay,
+} from './index.js';
 
 const AZORES = { name: 'Made-up', timeZone: 'Atlantic/Azores', latitude: 46.5, longitude: -20.7, isInvented: true };
 
@@ -140,5 +149,33 @@ describe('chances by the light', () => {
     expect(chanceAt(table, 3 + 1 / 6)).toBeCloseTo(0.35, 12);
     expect(chanceAt(table, -4)).toBe(0.2);
     expect(chanceAt(table, 9)).toBe(0.8);
+  });
+});
+
+describe('two passes of one place', () => {
+  const { light } = lit(600, 660);
+  for (let minute = 900; minute < 930; minute++) (light.quality as Float32Array)[minute] = 0.5;
+  const quality = light.quality as Float32Array;
+
+  it('are cut in the middle of the longest dark between two lights, else at noon', () => {
+    // Dark from 660 to 899, between the lit minutes 659 and 900.
+    expect(cutBetweenPasses({ quality })).toBe(780);
+    expect(cutBetweenPasses({ quality: lit(600, 660).light.quality as Float32Array })).toBe(720);
+    expect(cutBetweenPasses({ quality: new Float32Array(1440) })).toBe(720);
+  });
+
+  it('have hours that do not overlap', () => {
+    expect(hoursOfPasses(undefined, 780)).toEqual([[{ fromMin: 0, toMin: 780 }], [{ fromMin: 780, toMin: 1439 }]]);
+    const open = [
+      { fromMin: 540, toMin: 720 },
+      { fromMin: 750, toMin: 1080 },
+    ];
+    expect(hoursOfPasses(open, 780)).toEqual([
+      [
+        { fromMin: 540, toMin: 720 },
+        { fromMin: 750, toMin: 780 },
+      ],
+      [{ fromMin: 780, toMin: 1080 }],
+    ]);
   });
 });

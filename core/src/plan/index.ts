@@ -10,3 +10,17 @@ export { halfFieldDeg, lightInputFor, reachOf, siteOf, type StopSite } from './s
 export { chanceAt, chancesByLight, type ChancesByLight } from './chances.js';
 export { dayOfWalk, type PlannableDay, type StopOfDay, suitableAt, type WalkOfDay } from './dayOfWalk.js';
 export { type RunningDay, runningDay } from './wallClock.js';
+export { cutBetweenPasses, hoursOfPasses } from './secondPass.js';
+export {
+  type DayFound,
+  dayFound,
+  type Misfit,
+  misfitFound,
+  type OrderFound,
+  orderFound,
+  type PlannedStay,
+  type ProfileFound,
+  profileFound,
+  staysOfPlan,
+  type TimeFound,
+} from './dayFindings.js';

@@ -24,5 +24,6 @@ export function runningDay(day: string, timeZone: string): RunningDay | null {
   }
   // The hour that comes twice shows its minutes again.
   for (let at = 1; at <= minutes; at++) if (wall[at] === -1) wall[at] = wall[Math.max(0, at - 60)] as number;
+  wall[minutes] = MINUTES_PER_DAY - 1;
   return { minutes, elapsedAt, wallAt: (elapsedMin) => wall[Math.min(minutes, Math.max(0, Math.round(elapsedMin)))] as number };
 }

@@ -2,6 +2,7 @@ export { type Approach, APPROACHES, DEFAULT_APPROACH } from './approach.js';
 export { DEFAULT_FRAMING, type Framing } from './framing.js';
 export type { GroundMark } from './ground.js';
 export type { Hand } from './hand.js';
+export type { HoursSpan } from './hours.js';
 export {
   DEFAULT_INTENTS,
   type Intent,
@@ -23,17 +24,7 @@ export {
   type ThresholdName,
   type WindowThresholds,
 } from './thresholds.js';
-export {
-  type Consent,
-  type HoursSpan,
-  type Movers,
-  type Pavement,
-  type Stop,
-  type Subject,
-  type SunGap,
-  ZONE_LAWS,
-  type ZoneLaw,
-} from './stop.js';
+export { type Consent, type Movers, type Pavement, type Stop, type Subject, type SunGap, ZONE_LAWS, type ZoneLaw } from './stop.js';
 export {
   scaledZone,
   shareLeftOut,

@@ -5,6 +5,7 @@ import type { Intent } from './intents.js';
 import type { Framing } from './framing.js';
 import type { GroundMark } from './ground.js';
 import type { Hand } from './hand.js';
+import type { HoursSpan } from './hours.js';
 import type { Shooting } from './shooting.js';
 import type { Wishes } from './wishes.js';
 
@@ -42,12 +43,6 @@ export interface SunGap {
   readonly fromDeg: number;
   readonly toDeg: number;
   readonly aboveDeg: number;
-}
-
-/** Minutes from midnight, town time. */
-export interface HoursSpan {
-  readonly fromMin: number;
-  readonly toMin: number;
 }
 
 export type Consent = 'asked' | 'unasked' | 'unrecognisable';

@@ -1,5 +1,5 @@
 import type { Intent } from './intents.js';
-import type { HoursSpan } from './stop.js';
+import type { HoursSpan } from './hours.js';
 
 /** What a picture needs of people: one of them, nobody, or neither. */
 export type PeopleWish = 'people' | 'nobody' | 'either';

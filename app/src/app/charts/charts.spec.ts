@@ -7,6 +7,7 @@ import { lateLegs, minutesInLight, rowHeights, walkerLine, type WalkRow } from '
 const row = (over: Partial<WalkRow>): WalkRow => ({
   stopId: 's',
   name: 'S',
+  isSetAside: false,
   arriveMin: 600,
   leaveMin: 630,
   isMeasured: true,
@@ -109,7 +110,7 @@ describe('the walk chart', () => {
       { fromMin: 590, toMin: 609, isSun: true },
       { fromMin: 605, toMin: 614, isSun: false },
     ];
-    expect(minutesInLight({ arriveMin: 600, leaveMin: 630, windows })).toBe(15);
-    expect(minutesInLight({ arriveMin: 600, leaveMin: 630, windows: [] })).toBe(0);
+    expect(minutesInLight({ isSetAside: false, arriveMin: 600, leaveMin: 630, windows })).toBe(15);
+    expect(minutesInLight({ isSetAside: false, arriveMin: 600, leaveMin: 630, windows: [] })).toBe(0);
   });
 });

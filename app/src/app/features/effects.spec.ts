@@ -20,6 +20,7 @@ import {
   type Subject,
   type Support,
   type Walk,
+  type Wishes,
 } from '@roam-dial/core';
 import type { Workspace } from '../data/workspace';
 
@@ -64,6 +65,8 @@ everyFieldOf<Stop, 'id'>(
   'a stop',
   {
     name: ['market', 'Under the hall'],
+    wishes: ['plan', { isMust: true }],
+    isSetAside: ['market', true],
     intent: ['market', DEFAULT_INTENTS.silhouette],
     position: ['market', { latitude: 46.5002, longitude: -20.7003 }],
     streetAxisDeg: ['street', 40],
@@ -153,6 +156,22 @@ everyFieldOf<Framing>(
   (over) => withStops((stop) => ({ ...stop, framing: { ...DEFAULT_FRAMING, ...over } })),
 );
 
+everyFieldOf<Wishes>(
+  'what the plan has to keep of a stop',
+  {
+    people: ['plan', 'nobody'],
+    isAlone: ['plan', true],
+    weight: ['plan', 2],
+    shortestMin: ['plan', 45],
+    longestMin: ['plan', 15],
+    open: ['plan', [{ fromMin: 600, toMin: 620 }]],
+    fixedAtMin: ['plan', 615],
+    isMust: ['plan', true],
+    usefulMin: ['plan', 30],
+  },
+  (over) => withStops((stop) => ({ ...stop, wishes: { ...stop.wishes, ...over } })),
+);
+
 everyFieldOf<Walk, 'id' | 'isDemo' | 'notes'>(
   'a walk',
   {
@@ -167,6 +186,11 @@ everyFieldOf<Walk, 'id' | 'isDemo' | 'notes'>(
     bodyId: ['market', 'demo-film-body'],
     stops: ['market', (DEMO.walks[0] as Walk).stops.slice(3, 5)],
     homeChecked: ['market', ['aperture']],
+    dayOut: ['plan', { fromMin: 900, toMin: 1000 }],
+    startsAt: ['plan', { latitude: 46.51, longitude: -20.71 }],
+    endsAt: ['plan', { latitude: 46.51, longitude: -20.71 }],
+    pauses: ['plan', [{ id: 'rest', name: 'Rest', stayMin: 20, fromMin: 600, toMin: 700, position: null, atMin: null }]],
+    isPlanned: ['market', true],
   },
   (over) => withWalk((walk) => ({ ...walk, ...over })),
 );

@@ -1,7 +1,7 @@
 import { Injectable, signal } from '@angular/core';
 
 /** The sections of a stop, in the order in which one finds it out. */
-export const STOP_SECTIONS = ['picture', 'when', 'where', 'zone', 'people', 'approach', 'frames', 'notes'] as const;
+export const STOP_SECTIONS = ['picture', 'when', 'day', 'where', 'zone', 'people', 'approach', 'frames', 'notes'] as const;
 export type StopSection = (typeof STOP_SECTIONS)[number];
 
 const STORED_AS = 'roam-dial.open-sections';

@@ -1,10 +1,13 @@
 import {
   type EntryKind,
   formatEntry,
+  type HoursSpan,
   isSameValue,
   type LengthUnit,
   marksOf,
   type Parsed,
+  type Place,
+  readPlace,
   parseEntry,
   type Settings,
   STEPS_PER_STOP,
@@ -19,6 +22,9 @@ export interface Codec<Value> {
   readonly unit?: string;
   readonly inputMode?: 'text' | 'decimal' | 'numeric';
 }
+
+/** Hours that one stop is open in, at most. */
+const MOST_SPANS = 6;
 
 export interface Range {
   readonly low: number;
@@ -197,6 +203,40 @@ export function listCodec(one: Codec<number>, { allowEmpty }: { readonly allowEm
         values.push(parsed.value);
       }
       return { ok: true, value: [...new Set(values)].sort((a, b) => a - b) };
+    },
+    inputMode: 'text',
+  };
+}
+
+/** Spans of hours in one line: "9:00–12:00; 14:00–18:00". */
+export function hoursCodec(clock: Codec<number>): Codec<readonly HoursSpan[]> {
+  return {
+    format: (spans) => spans.map(({ fromMin, toMin }) => `${clock.format(fromMin)}–${clock.format(toMin)}`).join('; '),
+    parse: (text) => {
+      const spans: HoursSpan[] = [];
+      for (const part of text.split(';').filter((one) => one.trim() !== '')) {
+        const ends = part.split(/\s*(?:–|—|-|\bto\b)\s*/);
+        if (ends.length !== 2) return { ok: false, message: `“${part.trim()}” is no span of hours; try 9:00–12:00` };
+        const [from, to] = ends.map((end) => clock.parse(end));
+        if (from?.ok !== true) return from ?? { ok: false, message: '' };
+        if (to?.ok !== true) return to ?? { ok: false, message: '' };
+        if (to.value <= from.value) return { ok: false, message: `“${part.trim()}” ends before it begins` };
+        spans.push({ fromMin: from.value, toMin: to.value });
+      }
+      if (spans.length > MOST_SPANS) return { ok: false, message: `at most ${MOST_SPANS} spans` };
+      return { ok: true, value: spans };
+    },
+    inputMode: 'text',
+  };
+}
+
+/** A place as people paste it. */
+export function placeCodec(): Codec<Place> {
+  return {
+    format: ({ latitude, longitude }) => `${latitude}, ${longitude}`,
+    parse: (text) => {
+      const read = readPlace(text);
+      return read.ok ? { ok: true, value: read.place } : { ok: false, message: read.message };
     },
     inputMode: 'text',
   };

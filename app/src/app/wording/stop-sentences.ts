@@ -2,10 +2,13 @@ import {
   ARTIFICIAL_LIGHT,
   type ArtificialLight,
   DEFAULT_SHOOTING,
+  DEFAULT_STAY,
   type Intent,
   INTENT_NAMES,
+  isAloneWished,
   isMovementOfMatter,
   type Leg,
+  peopleWishOf,
   type Stop,
   type Street,
   suitablePerMinute,
@@ -128,6 +131,26 @@ export function peopleSentence(stop: Stop, wording: Wording): string {
   const moving = isMovementOfMatter(stop) ? `, ${coming(movers.travelAngleDeg)}, ${movers.speedMps} m/s` : '';
   const asked = { unasked: 'unasked', asked: 'asked', unrecognisable: 'nobody recognisable' }[consent];
   return `${subject}${moving}, ${rateWords(suitablePerMinute(movers), wording)}; ${asked}.`;
+}
+
+const PEOPLE_WORDS = { people: 'somebody in it', nobody: 'nobody in it', either: 'with people or without' };
+
+/** "Has to be had; begins at 10:15; open 9:00–12:00; 10 min to 2 h; nobody in it; counts twice." */
+export function daySentence({ intent, wishes = {} }: Pick<Stop, 'intent' | 'wishes'>, wording: Wording): string {
+  const { fixedAtMin, isMust, longestMin, open = [], shortestMin, usefulMin, weight } = wishes;
+  const shortest = shortestMin ?? Math.min(DEFAULT_STAY.shortestMin, longestMin ?? Infinity);
+  const longest = Math.max(shortest, longestMin ?? DEFAULT_STAY.longestMin);
+  const said = [
+    isMust === true ? 'has to be had' : '',
+    fixedAtMin === undefined ? '' : `begins at ${wording.clock(fixedAtMin)}`,
+    fixedAtMin === undefined ? `${wording.duration(shortest)} to ${wording.duration(longest)}` : '',
+    ...open.map(({ fromMin, toMin }) => `open ${wording.clock(fromMin)}–${wording.clock(toMin)}`),
+    usefulMin === undefined ? '' : `done with 80 % after ${wording.duration(usefulMin)}`,
+    `${PEOPLE_WORDS[peopleWishOf(intent, wishes)]}${isAloneWished(intent, wishes) ? ', alone' : ''}`,
+    weight === undefined || weight === 1 ? '' : `counts ${weight} times`,
+  ].filter((words) => words !== '');
+  const sentence = said.join(', ');
+  return `${sentence.charAt(0).toUpperCase()}${sentence.slice(1)}.`;
 }
 
 /** "As on the whole walk: automatic ISO with a slowest shutter, fixed zone, by hand." */

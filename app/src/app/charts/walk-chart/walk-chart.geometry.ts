@@ -1,10 +1,12 @@
-import { line } from 'd3-shape';
+import { area, line } from 'd3-shape';
 
 export interface WalkRow {
   /** Whether its windows are known; until then there are none. */
   readonly isMeasured: boolean;
   readonly stopId: string;
   readonly name: string;
+  /** Not on this day: its light is shown, no stay. */
+  readonly isSetAside: boolean;
   readonly arriveMin: number;
   readonly leaveMin: number;
   /** Distance along the route, metres. */
@@ -43,13 +45,64 @@ export interface WalkerLine {
   readonly goings: readonly { readonly path: string; readonly isLate: boolean }[];
 }
 
+type Point = readonly [minute: number, yPx: number];
+
+/** A line through minutes and heights. */
+function pathOver(x: (minute: number) => number): (points: readonly Point[]) => string {
+  const drawn = line<Point>(
+    ([minute]) => x(minute),
+    ([, y]) => y,
+  );
+  return (points) => drawn(points as Point[]) ?? '';
+}
+
+/** Stays of another day over the same rows, in the order in which it had them; what has no row is left out. */
+export function otherLine(
+  stays: readonly { readonly id: string; readonly fromMin: number; readonly toMin: number }[],
+  rows: readonly WalkRow[],
+  heights: readonly number[],
+  x: (minute: number) => number,
+): string {
+  const points = stays.flatMap(({ id, fromMin, toMin }): readonly Point[] => {
+    const y = heights[rows.findIndex(({ stopId }) => stopId === id)];
+    return y === undefined
+      ? []
+      : [
+          [fromMin, y],
+          [toMin, y],
+        ];
+  });
+  return pathOver(x)(points);
+}
+
+/** What a day is worth by when one of its stays begins, drawn over its row: the best touches the top, a picture less the foot. */
+export interface RowProfile {
+  readonly fromMin: number;
+  readonly stepMin: number;
+  /** Millionths of a picture by step; null where no plan has it then. */
+  readonly values: readonly (number | null)[];
+  readonly bestValue: number;
+}
+
+const PROFILE_PX = 14;
+const A_PICTURE = 1_000_000;
+
+/** The area of a profile, in pieces where it has gaps. */
+export function profilePath(profile: RowProfile, footPx: number, x: (minute: number) => number): string {
+  const { fromMin, stepMin, values, bestValue } = profile;
+  const height = (value: number): number => PROFILE_PX * Math.max(0, 1 - (bestValue - value) / A_PICTURE);
+  const drawn = area<number>()
+    .defined((slot) => values[slot] != null)
+    .x((slot) => x(fromMin + slot * stepMin))
+    .y0(footPx)
+    .y1((slot) => footPx - height(values[slot] ?? bestValue - A_PICTURE));
+  return drawn(values.map((_, slot) => slot)) ?? '';
+}
+
 /** Solid and level at a stop, dotted while there is time to spare, going down only while walking. */
-export function walkerLine(rows: readonly WalkRow[], heights: readonly number[], x: (minute: number) => number): WalkerLine {
-  const path = (points: readonly (readonly [number, number])[]): string =>
-    line<readonly [number, number]>(
-      ([minute]) => x(minute),
-      ([, y]) => y,
-    )(points as (readonly [number, number])[]) ?? '';
+export function walkerLine(all: readonly WalkRow[], heights: readonly number[], x: (minute: number) => number): WalkerLine {
+  const path = pathOver(x);
+  const rows = all.filter(({ isSetAside }) => !isSetAside);
   const stays = rows.map((row, k) => ({
     stopId: row.stopId,
     path: path([
@@ -83,7 +136,13 @@ export function walkerLine(rows: readonly WalkRow[], heights: readonly number[],
 }
 
 /** Minutes of a stay that lie within the stop's windows. */
-export function minutesInLight({ arriveMin, leaveMin, windows }: Pick<WalkRow, 'arriveMin' | 'leaveMin' | 'windows'>): number {
+export function minutesInLight({
+  arriveMin,
+  isSetAside,
+  leaveMin,
+  windows,
+}: Pick<WalkRow, 'arriveMin' | 'isSetAside' | 'leaveMin' | 'windows'>): number {
+  if (isSetAside) return 0;
   const covered = new Set<number>();
   for (const { fromMin, toMin } of windows) {
     for (let minute = Math.max(fromMin, arriveMin); minute <= Math.min(toMin, leaveMin - 1); minute++) covered.add(minute);
@@ -92,7 +151,8 @@ export function minutesInLight({ arriveMin, leaveMin, windows }: Pick<WalkRow, '
 }
 
 /** Legs on which one would come too late, with the minutes. */
-export function lateLegs(rows: readonly WalkRow[]): readonly { readonly name: string; readonly byMin: number }[] {
+export function lateLegs(all: readonly WalkRow[]): readonly { readonly name: string; readonly byMin: number }[] {
+  const rows = all.filter(({ isSetAside }) => !isSetAside);
   return rows.slice(1).flatMap((next, k) => {
     const row = rows[k] as WalkRow;
     const byMin = row.leaveMin + (row.walkMin ?? 0) - next.arriveMin;

@@ -4,13 +4,21 @@ import { elementWidth } from '../element-size';
 import { Grip, type PlacePx } from '../grip';
 import { Handle, type HandleStep } from '../handle';
 import { hourTicks, minutesForStep, type TimeDomain, timeScale } from '../time-axis';
-import { rowHeights, walkerLine, type WalkRow } from './walk-chart.geometry';
+import { otherLine, profilePath, rowHeights, type RowProfile, walkerLine, type WalkRow } from './walk-chart.geometry';
 import { windowSpan } from '../../wording/windows';
 
 export interface StayMove {
   readonly stopId: string;
   readonly edge: 'arrive' | 'leave';
   readonly minute: number;
+}
+
+/** A time of the day that is no stop's: a meal, a rest. */
+export interface PauseBand {
+  readonly id: string;
+  readonly name: string;
+  readonly fromMin: number;
+  readonly toMin: number;
 }
 
 interface Hold {
@@ -23,6 +31,7 @@ interface Hold {
 const valueOf = (row: WalkRow, edge: StayMove['edge']): number => (edge === 'arrive' ? row.arriveMin : row.leaveMin);
 
 const LEAST_ROW_PX = 34;
+const ABOVE_BARS_PX = 17;
 const TOP_PX = 26;
 const BOTTOM_PX = 22;
 
@@ -46,13 +55,20 @@ export class WalkChart {
   readonly wording = input.required<Wording>();
   readonly gutter = input(124);
   readonly height = input(380);
+  /** Stays of another plan, laid over these. */
+  readonly other = input<readonly { readonly id: string; readonly fromMin: number; readonly toMin: number }[]>([]);
+  /** Of the chosen stop: what the day is worth by when it begins. */
+  readonly profile = input<RowProfile | null>(null);
+  readonly pauses = input<readonly PauseBand[]>([]);
   readonly selected = output<string>();
+  readonly pauseMoved = output<{ readonly id: string; readonly minute: number }>();
   readonly stayMoved = output<StayMove>();
   /** A drag begins or ends; gains and losses are told against the beginning. */
   readonly dragging = output<boolean>();
 
   private readonly width = elementWidth(720);
   private hold: Hold | null = null;
+  private pauseHold: { readonly id: string; readonly offsetMin: number } | null = null;
 
   protected readonly right = computed(() => this.width() - 10);
   protected readonly fullHeight = computed(() =>
@@ -61,6 +77,15 @@ export class WalkChart {
   protected readonly x = computed(() => timeScale(this.domain(), this.gutter(), this.right()));
   private readonly heights = computed(() => rowHeights(this.rows(), TOP_PX, this.fullHeight() - BOTTOM_PX, LEAST_ROW_PX));
   protected readonly walker = computed(() => walkerLine(this.rows(), this.heights(), this.x()));
+  protected readonly otherPath = computed(() => otherLine(this.other(), this.rows(), this.heights(), this.x()));
+  protected readonly profileArea = computed(() => {
+    const profile = this.profile();
+    const y = this.heights()[this.rows().findIndex(({ stopId }) => stopId === this.selectedId())];
+    return profile === null || y === undefined ? '' : profilePath(profile, y - ABOVE_BARS_PX, this.x());
+  });
+  protected readonly bands = computed(() =>
+    this.pauses().map((pause) => ({ ...pause, x0: this.x()(pause.fromMin), x1: this.x()(pause.toMin) })),
+  );
   protected readonly hours = computed(() =>
     hourTicks(this.domain(), this.right() - this.gutter()).map((minute) => this.x()(minute)),
   );
@@ -113,6 +138,24 @@ export class WalkChart {
   protected release(): void {
     this.hold = null;
     this.dragging.emit(false);
+  }
+
+  protected stepPause(step: HandleStep, { id, fromMin }: PauseBand): void {
+    this.pauseMoved.emit({ id, minute: fromMin + minutesForStep(step) });
+  }
+
+  protected grabPause({ xPx }: PlacePx, { id, fromMin }: PauseBand): void {
+    this.pauseHold = { id, offsetMin: fromMin - this.x().invert(xPx) };
+  }
+
+  protected dragPause({ xPx }: PlacePx): void {
+    if (this.pauseHold === null) return;
+    const { id, offsetMin } = this.pauseHold;
+    this.pauseMoved.emit({ id, minute: Math.round(this.x().invert(xPx) + offsetMin) });
+  }
+
+  protected releasePause(): void {
+    this.pauseHold = null;
   }
 
   protected step(step: HandleStep, row: WalkRow, edge: StayMove['edge']): void {

@@ -13,7 +13,7 @@ import {
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { type Apart, apartIn, INTENT_NAMES, type Stop } from '@roam-dial/core';
+import { type Apart, apartIn, INTENT_NAMES, type Stop, stopsToday } from '@roam-dial/core';
 import { AppActions } from '../../state/actions/app.actions';
 import { StopActions } from '../../state/actions/stop.actions';
 import { WalkActions } from '../../state/actions/walk.actions';
@@ -85,18 +85,26 @@ export class Spine {
     return apart === undefined ? null : apartSentence(apart, this.wording());
   });
 
+  /** What the walk goes to, then what is set aside. */
+  private readonly inOrder = computed(() => {
+    const stops = this.walk()?.stops ?? [];
+    const today = stopsToday({ stops });
+    return [...today, ...stops.filter((stop) => !today.includes(stop))];
+  });
+
   protected readonly lines = computed(() => {
     const wording = this.wording();
     const apart = new Map(this.apart().flatMap((one) => (one.kind === 'walkFromMap' ? [] : [[one.stopId, one] as const])));
     const legs = this.legs();
-    return (this.walk()?.stops ?? []).map((stop, k) => {
+    return this.inOrder().map((stop, k) => {
       const leg = legs[k];
       const arriving = legs[k - 1];
       return {
         stop,
-        number: k + 1,
+        number: stop.isSetAside === true ? '' : String(k + 1),
+        isSetAside: stop.isSetAside === true,
         intent: INTENT_NAMES[stop.intent.kind],
-        time: wording.clock(stop.arriveMin),
+        time: stop.isSetAside === true ? 'not today' : wording.clock(stop.arriveMin),
         then: leg === undefined ? '' : `then ${leg.walkMin} min`,
         late: arriving !== undefined && arriving.spareMin < 0 ? `${-arriving.spareMin} min late` : '',
         needsCare: stop.cautions.trim() !== '',
@@ -106,7 +114,8 @@ export class Spine {
   });
 
   protected readonly summary = computed(() => {
-    const stops = this.walk()?.stops ?? [];
+    const all = this.walk()?.stops ?? [];
+    const stops = stopsToday({ stops: all });
     const days = this.days();
     const measured = stops.filter(({ id }) => days?.has(id) === true).length;
     const met = stops.filter(({ id, arriveMin, leaveMin }) =>
@@ -163,6 +172,13 @@ export class Spine {
       { label: 'Move up', run: () => this.stopActions.move({ walk }, k, k - 1), isDisabled: k === 0 },
       { label: 'Move down', run: () => this.stopActions.move({ walk }, k, k + 1), isDisabled: isLast },
       { label: 'Duplicate', run: () => this.stopActions.duplicate(stop) },
+      ...(walk === null
+        ? []
+        : [
+            stop.isSetAside === true
+              ? { label: 'Take back into today', run: () => this.stopActions.takeBack({ walk, stop }) }
+              : { label: 'Set aside for today', run: () => this.stopActions.setAside({ walk, stop }) },
+          ]),
       { label: 'Remove', run: () => this.stopActions.remove(stop) },
     ];
   }

@@ -43,6 +43,7 @@ import { ApproachFields } from './approach-fields';
 import { CrowdField } from './crowd-field';
 import {
   approachSentence,
+  daySentence,
   framesSentence,
   notesSentence,
   peopleSentence,
@@ -53,6 +54,7 @@ import {
 } from '../../wording/stop-sentences';
 import { streetSentence } from '../../wording/street';
 import { IntentQuestions } from './intent-questions';
+import { WishesFields } from './wishes-fields';
 import { StopSectionPanel } from './stop-section';
 import { CONSENT_CHOICES, INTENT_CHOICES, LAMP_CHOICES, PAVEMENT_CHOICES, ZONE_CHOICES } from './words';
 import { nameOf } from '../../wording/name';
@@ -72,6 +74,7 @@ import { nameOf } from '../../wording/name';
     StopSectionPanel,
     TextField,
     ValueField,
+    WishesFields,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './stop-editor.html',
@@ -135,6 +138,7 @@ export class StopEditor {
     return {
       picture: pictureSentence(stop, this.lens()?.name ?? null, wording),
       when: whenSentence(stop, leg, wording),
+      day: daySentence(stop, wording),
       where: whereSentence(stop, this.streetThere(), this.isInside(), wording),
       zone: zoneSentence(stop, wording),
       people: peopleSentence(stop, wording),

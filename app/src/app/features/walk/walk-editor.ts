@@ -16,6 +16,7 @@ import { ValueField } from '../../ui/value-field';
 import { numberCodec } from '../../wording/codec';
 import { isZone, ZoneField } from '../../ui/zone-field';
 import { ApproachFields } from './approach-fields';
+import { DayFields } from './day-fields';
 
 type Sky = 'clear' | 'hazy' | 'overcast';
 const CLOUD: Readonly<Record<Sky, number>> = { clear: 0, hazy: 0.5, overcast: 1 };
@@ -24,7 +25,7 @@ const OWN_PLACE = 'own';
 /** Name, date, place, sky and approach of the walk. */
 @Component({
   selector: 'rd-walk-editor',
-  imports: [ApproachFields, ChoiceField, DateField, MatButtonModule, TextField, ValueField, ZoneField],
+  imports: [ApproachFields, ChoiceField, DateField, DayFields, MatButtonModule, TextField, ValueField, ZoneField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './walk-editor.html',
   styleUrl: './editor.scss',

@@ -1,4 +1,12 @@
-import { type Leg, type StopDay, type Walk, chanceOfAtLeast, expectedForChance, suitablePerMinute } from '@roam-dial/core';
+import {
+  stopsToday,
+  type Leg,
+  type StopDay,
+  type Walk,
+  chanceOfAtLeast,
+  expectedForChance,
+  suitablePerMinute,
+} from '@roam-dial/core';
 import { lateLegs, minutesInLight, type WalkRow } from '../../charts/walk-chart/walk-chart.geometry';
 import type { Wording } from '../../wording/wording';
 import { nameOf } from '../../wording/name';
@@ -6,12 +14,15 @@ import { nameOf } from '../../wording/name';
 /** The walk as the rows of its chart. */
 export function walkRows(walk: Walk, legs: readonly Leg[], days: ReadonlyMap<string, StopDay | null>): readonly WalkRow[] {
   let alongM = 0;
-  return walk.stops.map((stop, k) => {
+  const today = stopsToday(walk);
+  const aside = walk.stops.filter((stop) => !today.includes(stop));
+  return [...today, ...aside].map((stop, k) => {
     alongM += legs[k - 1]?.distanceM ?? 0;
     const windows = days.get(stop.id)?.windows ?? [];
     return {
       stopId: stop.id,
       name: nameOf(stop),
+      isSetAside: stop.isSetAside === true,
       arriveMin: stop.arriveMin,
       leaveMin: stop.leaveMin,
       alongM,
@@ -45,6 +56,7 @@ export function staySentence(walk: Walk, rows: readonly WalkRow[], stopId: strin
   const stop = walk.stops.find((one) => one.id === stopId);
   if (row === undefined || stop === undefined) return '';
   const stay = row.leaveMin - row.arriveMin;
+  if (row.isSetAside) return `${row.name} is set aside today.`;
   if (!row.isMeasured) return `${row.name}: ${wording.duration(stay)}, its light is being measured.`;
   const light = minutesInLight(row);
   const lit =

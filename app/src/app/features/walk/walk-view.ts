@@ -3,21 +3,27 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { ActivatedRoute } from '@angular/router';
 import { isSameDomain, timeDomain, type TimeDomain } from '../../charts/time-axis';
-import { type StayMove, WalkChart } from '../../charts/walk-chart/walk-chart';
-import type { WalkRow } from '../../charts/walk-chart/walk-chart.geometry';
+import { type PauseBand, type StayMove, WalkChart } from '../../charts/walk-chart/walk-chart';
+import type { RowProfile, WalkRow } from '../../charts/walk-chart/walk-chart.geometry';
+import { LAST_MINUTE, type Walk } from '@roam-dial/core';
 import { AppActions } from '../../state/actions/app.actions';
+import { DayActions } from '../../state/actions/day.actions';
 import { StopActions } from '../../state/actions/stop.actions';
 import { WalkActions } from '../../state/actions/walk.actions';
 import { CardStore } from '../../state/card.store';
+import { DayPlanStore } from '../../state/day-plan.store';
 import { DaysStore } from '../../state/days.store';
 import { LegsStore } from '../../state/legs.store';
 import { SelectionStore } from '../../state/selection.store';
 import { TimeViewStore } from '../../state/time-view';
 import { wordingSignal } from '../../state/wording.store';
 import { phoneLayout } from '../../state/phone-layout';
+import { dragSentence, stopGainSentence } from '../../wording/day-sentences';
+import { nameOf } from '../../wording/name';
 import { PageTabs } from '../../ui/page-tabs';
 import { RibbonHead } from '../ribbon';
 import { Spine } from '../spine';
+import { DayPlanBar } from './day-plan-bar';
 import { StopEditor } from './stop-editor';
 import { WalkEditor } from './walk-editor';
 import { WalkPlan } from './walk-plan';
@@ -29,7 +35,7 @@ const SAME_CONTENT = { equal: (a: readonly WalkRow[], b: readonly WalkRow[]): bo
 /** The walk room: the selected stop's light, the whole walk against time, and the fields of stop and walk. */
 @Component({
   selector: 'rd-walk-view',
-  imports: [MatButtonModule, PageTabs, RibbonHead, Spine, StopEditor, WalkChart, WalkEditor, WalkPlan],
+  imports: [DayPlanBar, MatButtonModule, PageTabs, RibbonHead, Spine, StopEditor, WalkChart, WalkEditor, WalkPlan],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './walk-view.html',
   styleUrl: './walk-view.scss',
@@ -46,6 +52,9 @@ export class WalkView {
   protected readonly face: 'time' | 'plan' = inject(ActivatedRoute).snapshot.data['face'] === 'plan' ? 'plan' : 'time';
   private readonly selection = inject(SelectionStore);
   private readonly legs = toSignal(inject(LegsStore).legs$, { initialValue: [] });
+  private readonly details = toSignal(inject(DayPlanStore).details$, { initialValue: null });
+  private readonly dayBefore = toSignal(inject(DayPlanStore).before$, { initialValue: null });
+  private readonly dayActions = inject(DayActions);
   private readonly days = toSignal(inject(DaysStore).days$);
   private readonly timeView = toSignal(inject(TimeViewStore).view$, { initialValue: { isClose: false, light: null } });
   protected readonly focus = toSignal(inject(CardStore).focus$);
@@ -66,14 +75,37 @@ export class WalkView {
     if (walk === null) return [];
     return walkRows(walk, this.legs(), this.days() ?? new Map<string, null>());
   }, SAME_CONTENT);
+  private readonly best = computed(() => this.details()?.best ?? null);
+  private readonly profileFound = computed(() => this.details()?.profiles?.find(({ id }) => id === this.stop()?.id) ?? null);
+  /** Of the chosen stop, what the day is worth by when it begins. */
+  protected readonly profile = computed<RowProfile | null>(() => {
+    const [best, found] = [this.best(), this.profileFound()];
+    return best === null || found === null ? null : { ...found, bestValue: best.value };
+  });
+  protected readonly before = computed(() => {
+    const before = this.dayBefore();
+    return before?.walkId === this.walk()?.id ? (before?.stays ?? []) : [];
+  });
+  protected readonly pauses = computed<readonly PauseBand[]>(() =>
+    (this.walk()?.pauses ?? []).flatMap(({ id, name, atMin, stayMin }) =>
+      atMin === null ? [] : [{ id, name, fromMin: atMin, toMin: atMin + stayMin }],
+    ),
+  );
   protected readonly sentence = computed(() => {
-    const walk = this.walk();
-    const before = this.gainBefore();
+    const [walk, stop, before, best, found] = [this.walk(), this.stop(), this.gainBefore(), this.best(), this.profileFound()];
     if (walk === null) return '';
-    const stay = staySentence(walk, this.rows(), this.stop()?.id ?? null, this.wording());
+    const stay = staySentence(walk, this.rows(), stop?.id ?? null, this.wording());
     const after = walkGain(this.rows());
-    if (before !== null) return `${stay} ${gainSentence(before, after)}.`;
-    return [stay, ...after.late.map(({ name, byMin }) => `${byMin} min late at ${name}.`)].join(' ');
+    if (before !== null) {
+      const inPictures =
+        stop === null || best === null || found === null
+          ? ''
+          : dragSentence(nameOf(stop), stop.arriveMin, best, found, this.wording());
+      return `${inPictures} ${stay} ${gainSentence(before, after)}.`.trimStart();
+    }
+    const gain =
+      stop === null || best === null ? [] : [stopGainSentence({ id: stop.id, name: nameOf(stop) }, best, found, this.wording())];
+    return [stay, ...after.late.map(({ name, byMin }) => `${byMin} min late at ${name}.`), ...gain].join(' ');
   });
   protected readonly basis = computed(() => {
     const stops = this.walk()?.stops ?? [];
@@ -97,6 +129,12 @@ export class WalkView {
     if (walk === null || stop === undefined) return;
     if (edge === 'arrive') this.stopActions.moveStay({ walk, stop }, minute);
     else this.stopActions.stretchStay({ walk, stop }, minute);
+  }
+
+  protected movePause(walk: Walk, { id, minute }: { readonly id: string; readonly minute: number }): void {
+    const pause = walk.pauses?.find((one) => one.id === id);
+    if (pause === undefined) return;
+    this.dayActions.changePause(walk, pause, { atMin: Math.min(LAST_MINUTE - pause.stayMin, Math.max(0, minute)) });
   }
 
   protected drag(isDragging: boolean): void {

@@ -5,6 +5,7 @@ import {
   type Consent,
   INTENT_NAMES,
   type Pavement,
+  type PeopleWish,
   type ZoneLaw,
 } from '@roam-dial/core';
 import { choicesOf } from '../../ui/choices';
@@ -22,3 +23,8 @@ export const LAMP_CHOICES = choicesOf<ArtificialLight>(LAMP_LABELS);
 export const PAVEMENT_CHOICES = choicesOf<Pavement>({ left: 'left', right: 'right', middle: 'the road itself' });
 export const CONSENT_CHOICES = choicesOf<Consent>({ unasked: 'unasked', asked: 'asked', unrecognisable: 'nobody recognisable' });
 export const ZONE_CHOICES = choicesOf<ZoneLaw>({ whoeverPasses: 'whoever passes', allOfIt: 'all of it, near to far' });
+export const PEOPLE_CHOICES = choicesOf<PeopleWish>({
+  people: 'somebody who would do',
+  nobody: 'nobody at all',
+  either: 'either way',
+});

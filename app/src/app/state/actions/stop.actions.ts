@@ -9,6 +9,8 @@ import {
   duplicateStop,
   moveStop,
   removeStop,
+  setAside,
+  takeBack,
   takeWayOut,
   withArrival,
   withLeaving,
@@ -76,6 +78,15 @@ export class StopActions {
     const name = walk?.stops[from]?.name;
     if (walk === null || name === undefined) return;
     this.store.edit({ label: `move ${name}` }, moveStop(walk.id, from, to));
+  }
+
+  setAside({ walk, stop }: StopOfWalk): void {
+    this.store.edit({ label: `set ${stop.name} aside` }, setAside(walk.id, stop.id));
+    this.store.announce(`${stop.name} is set aside for today`);
+  }
+
+  takeBack({ walk, stop }: StopOfWalk): void {
+    this.store.edit({ label: `take ${stop.name} back` }, takeBack(walk.id, stop.id));
   }
 
   /** One named part of a stop, chosen. */

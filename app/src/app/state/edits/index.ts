@@ -1,4 +1,5 @@
 export type { WorkspaceChange } from './lists';
+export * from './day-plan';
 export * from './districts';
 export * from './kit';
 export * from './stops';

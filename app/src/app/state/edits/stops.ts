@@ -1,4 +1,5 @@
 import { DEFAULT_INTENTS, type IntentKind, LAST_MINUTE, type Stop, zoneForIntent } from '@roam-dial/core';
+import { takenBack } from './day-plan';
 import { copyName, duplicated, replaced, type WorkspaceChange } from './lists';
 import { changeWalk } from './walks';
 
@@ -27,7 +28,10 @@ export const moveStop = (walkId: string, from: number, to: number): WorkspaceCha
     const moving = stops[from];
     if (moving === undefined || to < 0 || to >= stops.length) return stops;
     const rest = stops.filter((_, k) => k !== from);
-    return [...rest.slice(0, to), moving, ...rest.slice(to)];
+    // What is set aside comes back by being moved among the others, and none of them goes behind it.
+    const last = rest.filter(({ isSetAside }) => isSetAside !== true).length;
+    const at = Math.min(to, last);
+    return [...rest.slice(0, at), takenBack(moving), ...rest.slice(at)];
   });
 
 const SHORTEST_STAY_MIN = 1;

@@ -1,0 +1,78 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { MatButtonModule } from '@angular/material/button';
+import { MatProgressBarModule } from '@angular/material/progress-bar';
+import { DAY_OUT, LAST_MINUTE, type Misfit, type Walk } from '@roam-dial/core';
+import { DayActions } from '../../state/actions/day.actions';
+import { DayPlanStore } from '../../state/day-plan.store';
+import { wordingSignal } from '../../state/wording.store';
+import { misfitReason, pictures, picturesInWords, standsSentence } from '../../wording/day-sentences';
+
+/** The day's plan beside its chart: asked for, how good it is, and what does not fit with the smallest change that makes it. */
+@Component({
+  selector: 'rd-day-plan-bar',
+  imports: [MatButtonModule, MatProgressBarModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './day-plan-bar.html',
+  styleUrl: './day-plan-bar.scss',
+})
+export class DayPlanBar {
+  readonly walk = input.required<Walk>();
+
+  protected readonly actions = inject(DayActions);
+  private readonly store = inject(DayPlanStore);
+  protected readonly planning = toSignal(this.store.planning$, { initialValue: null });
+  protected readonly details = toSignal(this.store.details$, { initialValue: null });
+  private readonly stands = toSignal(this.store.stands$, { initialValue: null });
+  private readonly plannable = toSignal(this.store.plannable$, { initialValue: null });
+  private readonly before = toSignal(this.store.before$, { initialValue: null });
+  protected readonly wording = wordingSignal();
+
+  protected readonly isMeasured = computed(() => this.plannable()?.of != null);
+  protected readonly hasBefore = computed(() => this.before()?.walkId === this.walk().id);
+  protected readonly soFar = computed(() => {
+    const soFar = this.planning()?.soFar ?? null;
+    return soFar === null ? '' : `${picturesInWords(soFar.value)} so far`;
+  });
+  protected readonly sentence = computed(() => {
+    if (!this.isMeasured()) return 'The light is being measured; then the day can be planned.';
+    if (this.walk().isPlanned !== true) return 'Order and times by the light, the people who pass and the way between.';
+    return standsSentence(this.stands(), this.details()?.best ?? null) || 'Working out what the day is worth…';
+  });
+  protected readonly misfits = computed(() =>
+    (this.details()?.misfits ?? []).flatMap((misfit) => {
+      const stop = this.walk().stops.find(({ id }) => id === misfit.id);
+      return stop === undefined ? [] : [{ stop, misfit, reason: misfitReason(misfit), ways: this.waysOut(misfit, stop.name) }];
+    }),
+  );
+
+  /** Each change that would make a stop fit, and how it is made. */
+  private waysOut(misfit: Misfit, name: string): readonly { readonly words: string; readonly take: () => void }[] {
+    const walk = this.walk();
+    const { fromMin, toMin } = walk.dayOut ?? DAY_OUT;
+    if (misfit.kind === 'noLight') return [];
+    if (misfit.kind === 'fitsAtACost') return [{ words: 'Fit it in', take: () => this.actions.fitIn(walk, name, misfit.stays) }];
+    const { earlierStart, laterEnd, leaveOut } = misfit;
+    const ways: { words: string; take: () => void }[] = [];
+    if (earlierStart !== null) {
+      const at = Math.max(0, fromMin - earlierStart.minutes);
+      ways.push({
+        words: `Out at ${this.wording().clock(at)}`,
+        take: () => this.actions.fitIn(walk, name, earlierStart.stays, { fromMin: at }),
+      });
+    }
+    if (laterEnd !== null) {
+      const at = Math.min(LAST_MINUTE, toMin + laterEnd.minutes);
+      ways.push({
+        words: `Home at ${this.wording().clock(at)}`,
+        take: () => this.actions.fitIn(walk, name, laterEnd.stays, { toMin: at }),
+      });
+    }
+    const other = walk.stops.find(({ id }) => id === leaveOut?.id);
+    if (leaveOut !== null && other !== undefined) {
+      const words = `Leave out ${other.name}, ${pictures(leaveOut.cost)} less`;
+      ways.push({ words, take: () => this.actions.fitIn(walk, name, leaveOut.stays) });
+    }
+    return ways;
+  }
+}

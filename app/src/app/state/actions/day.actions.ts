@@ -1,0 +1,199 @@
+import { Injectable, inject } from '@angular/core';
+import {
+  cutBetweenPasses,
+  DAY_OUT,
+  type DayFound,
+  hoursOfPasses,
+  type HoursSpan,
+  LONGEST_NAME,
+  type OrderFound,
+  type Pause,
+  peopleWishOf,
+  type PlannedStay,
+  type Stop,
+  stopsToday,
+  type Walk,
+  type Wishes,
+} from '@roam-dial/core';
+import { firstValueFrom, type Observable, type Subscription } from 'rxjs';
+import { createId } from '../../data/defaults';
+import { DayClient } from '../../workers/day.client';
+import type { DayProgress } from '../../workers/day-desk';
+import type { Step } from '../../workers/steps';
+import { planOutcome } from '../../wording/day-sentences';
+import { DayPlanStore, type PlannableWalk, type Planning, staysOf } from '../day-plan.store';
+import { nameOf } from '../../wording/name';
+import { DaysStore } from '../days.store';
+import { addStop, changeStop, changeWalk, takePlan } from '../edits';
+import { SelectionStore } from '../selection.store';
+import { WorkspaceStore } from '../workspace.store';
+
+const NOON = 720;
+
+/** What a person does to the day's plan. */
+@Injectable({ providedIn: 'root' })
+export class DayActions {
+  private readonly store = inject(WorkspaceStore);
+  private readonly client = inject(DayClient);
+  private readonly day = inject(DayPlanStore);
+  private readonly days = inject(DaysStore);
+  private readonly selection = inject(SelectionStore);
+  private running: Subscription | null = null;
+
+  /** The best order and times. */
+  async plan(): Promise<void> {
+    const plannable = await this.plannable();
+    if (plannable?.of == null) return;
+    this.run(plannable, 'plan', this.client.ask<'plan'>(plannable.of, { kind: 'plan' }));
+  }
+
+  /** The best times in the order that the stops have. */
+  async keepOrder(): Promise<void> {
+    const plannable = await this.plannable();
+    if (plannable?.of == null) return;
+    const { stops } = plannable.walk;
+    // What is set aside may come in again, behind the others; pauses where they are, or after it all.
+    const order = [...staysOf(plannable.walk).map(({ id }) => id)];
+    const all = [...stops.map(({ id }) => id), ...(plannable.walk.pauses ?? []).map(({ id }) => id)];
+    const whole = inSpineOrder(order, stops, all);
+    this.run(plannable, 'keep', this.client.ask<'keep'>(plannable.of, { kind: 'keep', order: whole }));
+  }
+
+  /** Goes with the best that has been found so far. */
+  async leaveIt(): Promise<void> {
+    this.running?.unsubscribe();
+    const planning = await firstValueFrom(this.day.planning$);
+    const plannable = await this.plannable();
+    this.day.tell(null);
+    if (planning?.soFar != null && plannable !== null) this.take(plannable.walk, planning.soFar, planning.wish);
+  }
+
+  /** A plan in which a stop fits after all, in a day that may have to be longer. */
+  fitIn(walk: Walk, name: string, stays: readonly PlannedStay[], longer: Partial<HoursSpan> = {}): void {
+    this.day.remember({ walkId: walk.id, stays: staysOf(walk) });
+    const isLonger = Object.keys(longer).length > 0;
+    const lengthened = changeWalk(walk.id, (one) => ({ ...one, dayOut: { ...(one.dayOut ?? DAY_OUT), ...longer } }));
+    this.store.edit({ label: `fit in ${name}` }, (workspace) =>
+      takePlan(walk.id, stays)(isLonger ? lengthened(workspace) : workspace),
+    );
+  }
+
+  /** The same place once more, at another hour: empty where it was busy, busy where it was empty. */
+  async passAgain(walk: Walk, stop: Stop): Promise<void> {
+    const day = (await firstValueFrom(this.days.days$)).get(stop.id) ?? null;
+    const cut = day === null ? NOON : cutBetweenPasses(day);
+    const [first, second] = hoursOfPasses(stop.wishes?.open, cut);
+    const people = peopleWishOf(stop.intent, stop.wishes) === 'people' ? 'nobody' : 'people';
+    const { fixedAtMin: _, isMust: __, ...usual } = stop.wishes ?? {};
+    const again: Stop = {
+      ...stop,
+      id: createId(),
+      name: `${nameOf(stop)}, again`.slice(0, LONGEST_NAME),
+      wishes: { ...usual, people, open: second },
+    };
+    this.store.edit({ label: `pass ${stop.name} again` }, (workspace) =>
+      addStop(walk.id, again, stop.id)(changeStop(walk.id, stop.id, (one) => withWishes(one, { open: first }))(workspace)),
+    );
+    this.selection.selectStop(walk.id, again.id, again.arriveMin);
+  }
+
+  /** One named thing that the plan has to keep of a stop; `undefined` for the usual. */
+  wish(
+    walk: Walk,
+    stop: Pick<Stop, 'id' | 'name'>,
+    part: string,
+    change: { readonly [Key in keyof Wishes]?: Wishes[Key] | undefined },
+  ): void {
+    this.store.edit(
+      { label: `change the ${part} of ${stop.name}`, mergeKey: `wish/${part}/${stop.id}` },
+      changeStop(walk.id, stop.id, (one) => withWishes(one, change)),
+    );
+  }
+
+  addPause(walk: Walk, pause: Omit<Pause, 'id'>): void {
+    this.store.edit(
+      { label: `add ${pause.name.toLowerCase()}` },
+      changeWalk(walk.id, (one) => ({ ...one, pauses: [...(one.pauses ?? []), { ...pause, id: createId() }] })),
+    );
+  }
+
+  changePause(walk: Walk, pause: Pause, change: Partial<Pause>): void {
+    this.store.edit(
+      { label: `change ${pause.name}`, mergeKey: `pause/${Object.keys(change).join()}/${pause.id}` },
+      changeWalk(walk.id, (one) => ({
+        ...one,
+        pauses: (one.pauses ?? []).map((its) => (its.id === pause.id ? { ...its, ...change } : its)),
+      })),
+    );
+  }
+
+  removePause(walk: Walk, pause: Pause): void {
+    this.store.edit(
+      { label: `remove ${pause.name}` },
+      changeWalk(walk.id, (one) => ({ ...one, pauses: (one.pauses ?? []).filter(({ id }) => id !== pause.id) })),
+    );
+    this.store.announce(`Removed ${pause.name}`);
+  }
+
+  /** What it was before the plan, laid over it no longer. */
+  forgetBefore(): void {
+    this.day.remember(null);
+  }
+
+  private async plannable(): Promise<PlannableWalk | null> {
+    const plannable = await firstValueFrom(this.day.plannable$);
+    if (plannable?.of === null) this.store.announce('The light of this walk is still being measured');
+    return plannable;
+  }
+
+  private run(
+    plannable: PlannableWalk,
+    wish: Planning['wish'],
+    steps: Observable<Step<DayProgress, DayFound | OrderFound | null>>,
+  ): void {
+    this.running?.unsubscribe();
+    this.day.tell({ wish, share: 0, soFar: null });
+    this.running = steps.subscribe((step) => {
+      switch (step.kind) {
+        case 'progress':
+          this.day.tell({ wish, ...step.progress });
+          return;
+        case 'done':
+          this.day.tell(null);
+          if (step.answer === null) this.store.announce(planOutcome(null, wish));
+          else this.take(plannable.walk, step.answer, wish);
+          return;
+        default:
+          this.day.tell(null);
+          this.store.announce(`The day could not be planned: ${step.message}`);
+      }
+    });
+  }
+
+  private take(walk: Walk, found: DayFound, wish: Planning['wish']): void {
+    this.day.remember({ walkId: walk.id, stays: staysOf(walk) });
+    this.store.edit({ label: wish === 'plan' ? 'plan the day' : 'keep the order' }, takePlan(walk.id, found.stays));
+    this.store.announce(planOutcome(found, wish));
+  }
+}
+
+/** The stops in the spine's order, and the pauses among them by their times. */
+function inSpineOrder(byTime: readonly string[], stops: readonly Stop[], all: readonly string[]): readonly string[] {
+  const order = [...stopsToday({ stops }), ...stops.filter(({ isSetAside }) => isSetAside === true)].map(({ id }) => id);
+  for (const id of all) {
+    if (order.includes(id)) continue;
+    const before = byTime
+      .slice(0, Math.max(0, byTime.indexOf(id)))
+      .filter((one) => order.includes(one))
+      .at(-1);
+    order.splice(before === undefined ? order.length : order.indexOf(before) + 1, 0, id);
+  }
+  return order;
+}
+
+/** Without what is as usual. */
+export function withWishes(stop: Stop, change: { readonly [Key in keyof Wishes]?: Wishes[Key] | undefined }): Stop {
+  const { wishes, ...others } = stop;
+  const all = Object.entries({ ...wishes, ...change }).filter(([, value]) => value !== undefined);
+  return all.length === 0 ? others : { ...others, wishes: Object.fromEntries(all) as Wishes };
+}

@@ -1,0 +1,49 @@
+import type { Pause, PlannedStay, Stop, Walk } from '@roam-dial/core';
+import type { WorkspaceChange } from './lists';
+import { changeWalk } from './walks';
+
+/** On the walk again. */
+export function takenBack({ isSetAside: _, ...stop }: Stop): Stop {
+  return stop;
+}
+
+/** Typed minutes belong to the leg that they were typed for. */
+function withoutStaleWalk(stop: Stop, before: string | undefined, beforeThen: string | undefined): Stop {
+  return before === beforeThen ? stop : { ...stop, walkMin: null };
+}
+
+/** The stops with planned stays in their order, the others set aside behind them; the pauses at their times. */
+export function withPlan(walk: Walk, stays: readonly PlannedStay[]): Walk {
+  const { stops, pauses } = walk;
+  const before = new Map(stops.map(({ id }, k) => [id, stops[k - 1]?.id]));
+  const planned = stays.flatMap(({ id, fromMin, toMin }) => {
+    const stop = stops.find((one) => one.id === id);
+    return stop === undefined ? [] : [{ ...takenBack(stop), arriveMin: fromMin, leaveMin: Math.max(fromMin + 1, toMin) }];
+  });
+  const today = planned.map((stop, k) => withoutStaleWalk(stop, planned[k - 1]?.id, before.get(stop.id)));
+  const aside = stops.filter(({ id }) => !planned.some((one) => one.id === id)).map((stop) => ({ ...stop, isSetAside: true }));
+  const timed = pauses?.map((pause): Pause => ({ ...pause, atMin: stays.find(({ id }) => id === pause.id)?.fromMin ?? null }));
+  return { ...walk, stops: [...today, ...aside], isPlanned: true, ...(timed === undefined ? {} : { pauses: timed }) };
+}
+
+export const takePlan = (walkId: string, stays: readonly PlannedStay[]): WorkspaceChange =>
+  changeWalk(walkId, (walk) => withPlan(walk, stays));
+
+/** Left out of the day, behind all others. */
+export const setAside = (walkId: string, stopId: string): WorkspaceChange =>
+  changeWalk(walkId, (walk) => {
+    const stop = walk.stops.find(({ id }) => id === stopId);
+    if (stop === undefined) return walk;
+    return { ...walk, stops: [...walk.stops.filter((one) => one !== stop), { ...stop, isSetAside: true }] };
+  });
+
+/** Back on the walk, where its stay lies among the others. */
+export const takeBack = (walkId: string, stopId: string): WorkspaceChange =>
+  changeWalk(walkId, (walk) => {
+    const stop = walk.stops.find(({ id }) => id === stopId);
+    if (stop === undefined) return walk;
+    const others = walk.stops.filter((one) => one !== stop);
+    const at = others.findIndex(({ arriveMin, isSetAside }) => isSetAside === true || arriveMin > stop.arriveMin);
+    const where = at === -1 ? others.length : at;
+    return { ...walk, stops: [...others.slice(0, where), takenBack(stop), ...others.slice(where)] };
+  });

@@ -1,0 +1,96 @@
+import type { DayFound, Misfit, OrderFound, ProfileFound, Proof } from '@roam-dial/core';
+import { counted } from './counted';
+import type { Wording } from './wording';
+
+const MILLION = 1_000_000;
+
+/** Pictures to a tenth, the smaller ones to a hundredth: "6.3", "0.04". */
+export function pictures(millionths: number): string {
+  const count = Math.abs(millionths) / MILLION;
+  if (count > 0 && count < 0.005) return 'under 0.01';
+  return count < 0.1 && count > 0 ? count.toFixed(2) : count.toFixed(1);
+}
+
+/** "6.3 pictures"; a day that costs more than it brings has a minus. */
+export function picturesInWords(millionths: number): string {
+  return `${millionths < -5000 ? '−' : ''}${pictures(millionths)} pictures`;
+}
+
+/** What came of planning, for the notice. */
+export function planOutcome(found: DayFound | OrderFound | null, wish: 'plan' | 'keep'): string {
+  if (found === null) return 'What has to be had does not all fit into this day: a longer day, or fewer musts';
+  if (found.stays.length === 0) return 'Nothing in this day is worth setting off for: no stop has light then';
+  const left = found.leftOut.length === 0 ? '' : `; ${counted(found.leftOut.length, 'stop does not fit', 'stops do not fit')}`;
+  if (wish === 'plan') return `Planned for ${picturesInWords(found.value)}${left}`;
+  const best = 'best' in found ? found.best : null;
+  const loss = best === null ? 0 : best.value - found.value;
+  return `Your order brings ${picturesInWords(found.value)}${loss < 5000 ? ', as much as any' : `, ${pictures(loss)} less than the best`}${left}`;
+}
+
+function proofWords(proof: Proof | null): string {
+  if (proof === null) return '';
+  if (proof.kind === 'within') return `at most ${(100 * proof.share).toFixed(1)} % from the best`;
+  return proof.stepMin === 1 ? 'the best there is, to the minute' : 'the best there is, on five minutes';
+}
+
+/** What the day is worth as it stands, beside the best of it. */
+export function standsSentence(stands: number | null, best: DayFound | null): string {
+  if (best === null || stands === null) return '';
+  const less = best.value - stands;
+  if (less < 5000) return `${picturesInWords(stands)} to expect: ${proofWords(best.proof)}.`;
+  return `${picturesInWords(stands)} to expect as it stands; planned anew, ${pictures(less)} more.`;
+}
+
+/** What a stop gives the day, and when else it could be had at what cost. */
+export function stopGainSentence(
+  { id, name }: { readonly id: string; readonly name: string },
+  best: DayFound,
+  profile: ProfileFound | null,
+  wording: Wording,
+): string {
+  const stay = best.stays.find((one) => one.id === id);
+  if (stay === undefined) {
+    const cost = profile?.best == null ? null : best.value - profile.best.value;
+    return cost === null
+      ? `${name} is in no plan of this day.`
+      : `${name} is left out; with it, best at ${wording.clock(profile?.best?.atMin ?? 0)}, the day brings ${pictures(cost)} less.`;
+  }
+  const without = best.without.get(id) ?? null;
+  const gives = `${name} has its picture with ${wording.percent(stay.worth / MILLION)}`;
+  const misses = without === null ? '; the day cannot do without it' : `; without it the day brings ${pictures(without)} less`;
+  if (profile === null) return `${gives}${misses}.`;
+  const { nextBest } = profile;
+  const else_ =
+    nextBest === null ? 'only then' : `else at ${wording.clock(nextBest.atMin)}, ${pictures(best.value - nextBest.value)} less`;
+  return `${gives}${misses}; ${else_}.`;
+}
+
+/** What a stay that is dragged to a minute would do to the day. */
+export function dragSentence(name: string, atMin: number, best: DayFound, profile: ProfileFound, wording: Wording): string {
+  const value = valueAt(profile, atMin);
+  const start = `${name} from ${wording.clock(atMin)}:`;
+  if (value === null) return `${start} no plan has it then.`;
+  const less = best.value - value;
+  return less < 5000
+    ? `${start} nothing lost, with the others planned round it.`
+    : `${start} ${pictures(less)} pictures less, with the others planned round it.`;
+}
+
+/** What the day is worth with a visit beginning at a minute; null where no plan has it then. */
+export function valueAt({ fromMin, stepMin, values }: ProfileFound, atMin: number): number | null {
+  return values[Math.round((atMin - fromMin) / stepMin)] ?? null;
+}
+
+/** Why a stop does not fit, in a few words; what would help is said by the buttons. */
+export function misfitReason(misfit: Misfit): string {
+  switch (misfit.kind) {
+    case 'noLight':
+      return 'has no light for its picture on this day';
+    case 'fitsAtACost':
+      return `fits, at a cost of ${pictures(misfit.cost)} pictures`;
+    case 'needs':
+      return misfit.earlierStart === null && misfit.laterEnd === null && misfit.leaveOut === null
+        ? 'does not fit, even in a day three hours longer'
+        : 'does not fit beside the others';
+  }
+}
