@@ -3,6 +3,8 @@ import { counted } from './counted';
 import type { Wording } from './wording';
 
 const MILLION = 1_000_000;
+/** Less than a fiftieth of a picture is no difference: as much is lost by leaving as soon as staying does not pay. */
+const SAME = 20_000;
 
 /** Pictures to a tenth, the smaller ones to a hundredth: "6.3", "0.04". */
 export function pictures(millionths: number): string {
@@ -24,7 +26,7 @@ export function planOutcome(found: DayFound | OrderFound | null, wish: 'plan' | 
   if (wish === 'plan') return `Planned for ${picturesInWords(found.value)}${left}`;
   const best = 'best' in found ? found.best : null;
   const loss = best === null ? 0 : best.value - found.value;
-  return `Your order brings ${picturesInWords(found.value)}${loss < 5000 ? ', as much as any' : `, ${pictures(loss)} less than the best`}${left}`;
+  return `Your order brings ${picturesInWords(found.value)}${loss < SAME ? ', as much as any' : `, ${pictures(loss)} less than the best`}${left}`;
 }
 
 function proofWords(proof: Proof | null): string {
@@ -37,7 +39,7 @@ function proofWords(proof: Proof | null): string {
 export function standsSentence(stands: number | null, best: DayFound | null): string {
   if (best === null || stands === null) return '';
   const less = best.value - stands;
-  if (less < 5000) return `${picturesInWords(stands)} to expect: ${proofWords(best.proof)}.`;
+  if (less < SAME) return `${picturesInWords(stands)} to expect: ${proofWords(best.proof)}.`;
   return `${picturesInWords(stands)} to expect as it stands; planned anew, ${pictures(less)} more.`;
 }
 
@@ -71,7 +73,7 @@ export function dragSentence(name: string, atMin: number, best: DayFound, profil
   const start = `${name} from ${wording.clock(atMin)}:`;
   if (value === null) return `${start} no plan has it then.`;
   const less = best.value - value;
-  return less < 5000
+  return less < SAME
     ? `${start} nothing lost, with the others planned round it.`
     : `${start} ${pictures(less)} pictures less, with the others planned round it.`;
 }

@@ -75,7 +75,7 @@ export function otherLine(
   return pathOver(x)(points);
 }
 
-/** What a day is worth by when one of its stays begins, drawn over its row: the best touches the top, a picture less the foot. */
+/** What a day is worth by when one of its stays begins, drawn over its row: the best touches the top, half a picture less the foot. */
 export interface RowProfile {
   readonly fromMin: number;
   readonly stepMin: number;
@@ -84,18 +84,18 @@ export interface RowProfile {
   readonly bestValue: number;
 }
 
-const PROFILE_PX = 14;
-const A_PICTURE = 1_000_000;
+const PROFILE_PX = 16;
+const HALF_A_PICTURE = 500_000;
 
 /** The area of a profile, in pieces where it has gaps. */
 export function profilePath(profile: RowProfile, footPx: number, x: (minute: number) => number): string {
   const { fromMin, stepMin, values, bestValue } = profile;
-  const height = (value: number): number => PROFILE_PX * Math.max(0, 1 - (bestValue - value) / A_PICTURE);
+  const height = (value: number): number => PROFILE_PX * Math.max(0, 1 - (bestValue - value) / HALF_A_PICTURE);
   const drawn = area<number>()
     .defined((slot) => values[slot] != null)
     .x((slot) => x(fromMin + slot * stepMin))
     .y0(footPx)
-    .y1((slot) => footPx - height(values[slot] ?? bestValue - A_PICTURE));
+    .y1((slot) => footPx - height(values[slot] ?? -Infinity));
   return drawn(values.map((_, slot) => slot)) ?? '';
 }
 

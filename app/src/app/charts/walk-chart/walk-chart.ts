@@ -32,6 +32,7 @@ const valueOf = (row: WalkRow, edge: StayMove['edge']): number => (edge === 'arr
 
 const LEAST_ROW_PX = 34;
 const ABOVE_BARS_PX = 17;
+const PROFILE_ROOM_PX = 10;
 const TOP_PX = 26;
 const BOTTOM_PX = 22;
 
@@ -71,11 +72,13 @@ export class WalkChart {
   private pauseHold: { readonly id: string; readonly offsetMin: number } | null = null;
 
   protected readonly right = computed(() => this.width() - 10);
+  /** Room for a profile over the first row. */
+  private readonly top = computed(() => (this.profile() === null ? TOP_PX : TOP_PX + PROFILE_ROOM_PX));
   protected readonly fullHeight = computed(() =>
-    Math.max(this.height(), TOP_PX + BOTTOM_PX + (this.rows().length - 1) * LEAST_ROW_PX),
+    Math.max(this.height(), this.top() + BOTTOM_PX + (this.rows().length - 1) * LEAST_ROW_PX),
   );
   protected readonly x = computed(() => timeScale(this.domain(), this.gutter(), this.right()));
-  private readonly heights = computed(() => rowHeights(this.rows(), TOP_PX, this.fullHeight() - BOTTOM_PX, LEAST_ROW_PX));
+  private readonly heights = computed(() => rowHeights(this.rows(), this.top(), this.fullHeight() - BOTTOM_PX, LEAST_ROW_PX));
   protected readonly walker = computed(() => walkerLine(this.rows(), this.heights(), this.x()));
   protected readonly otherPath = computed(() => otherLine(this.other(), this.rows(), this.heights(), this.x()));
   protected readonly profileArea = computed(() => {

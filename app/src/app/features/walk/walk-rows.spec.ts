@@ -47,11 +47,17 @@ describe('the rows of the walk chart', () => {
       arriveMin: 610,
       leaveMin: 640,
       movers: { ...newStop('x', undefined).movers, passersPerMinute: 5, suitableShare: 0.2 },
+      crowdByHour: Array<number>(24).fill(2),
     });
     const its = walkRows(one, [], new Map([['s0', day(window(600, 629))]]));
     expect(staySentence(one, its, 's0', WORDING)).toBe(
       'Stop 0: 30 min, 20 min of it in its light. At least 3 who would do: over 99 %; four in five waits end within 2 min.',
     );
+    // At crowd level 0 a twentieth of them: 1 in the 20 minutes, 1 − e^−1 = 63 %.
+    const empty = { ...one, stops: one.stops.map((stop) => ({ ...stop, crowdByHour: Array<number>(24).fill(0) })) };
+    expect(staySentence(empty, its, 's0', WORDING)).toContain('somebody at all: at most 63 %.');
+    const front = { ...one, stops: one.stops.map((stop) => ({ ...stop, wishes: { people: 'nobody' as const } })) };
+    expect(staySentence(front, its, 's0', WORDING)).toBe('Stop 0: 30 min, 20 min of it in its light.');
     expect(staySentence(walk, rows, 's1', WORDING)).toBe('Unnamed stop: 30 min, its light is being measured.');
     const dark = walkRows(walk, [leg(12)], new Map([['s1', day()]]));
     expect(staySentence(walk, dark, 's1', WORDING)).toContain('none of it in its light.');

@@ -1,11 +1,13 @@
 import {
-  stopsToday,
+  crowdShareAt,
   type Leg,
+  peopleWishOf,
+  type Stop,
   type StopDay,
-  type Walk,
-  chanceOfAtLeast,
-  expectedForChance,
+  stopsToday,
   suitablePerMinute,
+  waitAhead,
+  type Walk,
 } from '@roam-dial/core';
 import { lateLegs, minutesInLight, type WalkRow } from '../../charts/walk-chart/walk-chart.geometry';
 import type { Wording } from '../../wording/wording';
@@ -61,11 +63,27 @@ export function staySentence(walk: Walk, rows: readonly WalkRow[], stopId: strin
   const light = minutesInLight(row);
   const lit =
     light === stay ? 'all of it in its light' : light === 0 ? 'none of it in its light' : `${light} min of it in its light`;
-  const rate = suitablePerMinute(stop.movers);
   const start = `${row.name}: ${wording.duration(stay)}, ${lit}.`;
-  if (rate === 0 || light === 0) return start;
-  const chance = wording.chance(chanceOfAtLeast(WANTED_FRAMES, rate * light));
-  return `${start} At least ${WANTED_FRAMES} who would do: ${chance}; four in five waits end within ${wording.duration(Math.max(1, expectedForChance(1, 0.8) / rate))}.`;
+  if (light === 0 || peopleWishOf(stop.intent, stop.wishes) !== 'people') return start;
+  const suitablePerMin = suitableInLight(stop, row);
+  const { chance } = waitAhead({ suitablePerMin, wanted: WANTED_FRAMES, goodChance: 1 });
+  const { fourInFive } = waitAhead({ suitablePerMin, wanted: 1, goodChance: 1 });
+  const waits =
+    fourInFive.kind === 'within'
+      ? `four in five waits end within ${wording.duration(Math.max(1, fourInFive.minutes))}`
+      : `somebody at all: at most ${wording.chance(fourInFive.atMost)}`;
+  return `${start} At least ${WANTED_FRAMES} who would do: ${wording.chance(chance)}; ${waits}.`;
+}
+
+/** Who would do, by the minutes of a stay that are in its light. */
+function suitableInLight({ crowdByHour, movers }: Stop, row: WalkRow): readonly number[] {
+  const minutes = Array.from({ length: Math.max(0, row.leaveMin - row.arriveMin) }, (_, k) => row.arriveMin + k);
+  const isLit = (minute: number): boolean => row.windows.some(({ fromMin, toMin }) => minute >= fromMin && minute <= toMin);
+  return minutes
+    .filter(isLit)
+    .map((minute) =>
+      suitablePerMinute({ ...movers, passersPerMinute: movers.passersPerMinute * crowdShareAt(crowdByHour, minute) }),
+    );
 }
 
 /** What a drag has gained or lost since it began. */

@@ -1,0 +1,81 @@
+import type { DayFound, ProfileFound } from '@roam-dial/core';
+import { Wording } from './wording';
+import { dragSentence, misfitReason, pictures, planOutcome, standsSentence, stopGainSentence, valueAt } from './day-sentences';
+
+const WORDING = new Wording({ lengthUnit: 'metres', clock: '24h' });
+const best: DayFound = {
+  value: 2_400_000,
+  proof: { kind: 'best', stepMin: 1 },
+  stays: [{ id: 'a', fromMin: 600, toMin: 640, worth: 960_000, spareMin: 0 }],
+  leftOut: ['b'],
+  without: new Map([['a', 900_000]]),
+};
+const profile: ProfileFound = {
+  id: 'a',
+  fromMin: 590,
+  stepMin: 5,
+  values: [null, 2_150_000, 2_400_000, 2_390_000],
+  best: { atMin: 600, value: 2_400_000 },
+  nextBest: { atMin: 1020, value: 2_100_000 },
+};
+
+describe('a day in words', () => {
+  it.each([
+    [6_253_583, '6.3'],
+    [96_000, '0.10'],
+    [40_000, '0.04'],
+    [4_000, 'under 0.01'],
+    [-300_000, '0.3'],
+    [0, '0.0'],
+  ])('%d millionths are %s pictures', (millionths, words) => {
+    expect(pictures(millionths)).toBe(words);
+  });
+
+  it('says what came of planning', () => {
+    expect(planOutcome(best, 'plan')).toBe('Planned for 2.4 pictures; 1 stop does not fit');
+    expect(planOutcome(null, 'plan')).toContain('does not all fit');
+    expect(planOutcome({ ...best, stays: [] }, 'plan')).toContain('worth setting off for');
+    const own = { ...best, value: 2_000_000, leftOut: [], best, repair: null };
+    expect(planOutcome(own, 'keep')).toBe('Your order brings 2.0 pictures, 0.4 less than the best');
+    expect(planOutcome({ ...own, value: 2_395_000 }, 'keep')).toContain('as much as any');
+  });
+
+  it('says what the day is worth as it stands', () => {
+    expect(standsSentence(2_395_000, best)).toBe('2.4 pictures to expect: the best there is, to the minute.');
+    expect(standsSentence(1_900_000, best)).toContain('planned anew, 0.5 more');
+    expect(standsSentence(2_400_000, { ...best, proof: { kind: 'within', share: 0.004, stepMin: 5 } })).toContain(
+      'at most 0.4 % from the best',
+    );
+    expect(standsSentence(null, best)).toBe('');
+  });
+
+  it('says what a stop gives, and when else', () => {
+    const [a, b] = [
+      { id: 'a', name: 'Orrel' },
+      { id: 'b', name: 'Weir' },
+    ];
+    expect(stopGainSentence(a, best, profile, WORDING)).toBe(
+      'Orrel has its picture with 96 %; without it the day brings 0.9 less; else at 17:00, 0.3 less.',
+    );
+    expect(stopGainSentence(a, best, { ...profile, nextBest: null }, WORDING)).toContain('; only then.');
+    expect(stopGainSentence(b, best, { ...profile, id: 'b', best: { atMin: 700, value: 2_200_000 } }, WORDING)).toBe(
+      'Weir is left out; with it, best at 11:40, the day brings 0.2 less.',
+    );
+    expect(stopGainSentence(b, best, null, WORDING)).toBe('Weir is in no plan of this day.');
+  });
+
+  it('answers a drag from the profile', () => {
+    expect(valueAt(profile, 595)).toBe(2_150_000);
+    expect(dragSentence('Orrel', 595, best, profile, WORDING)).toContain('Orrel from 09:55: 0.3 pictures less');
+    expect(dragSentence('Orrel', 604, best, profile, WORDING)).toContain('nothing lost');
+    expect(dragSentence('Orrel', 500, best, profile, WORDING)).toContain('no plan has it then');
+  });
+
+  it('says why a stop does not fit', () => {
+    expect(misfitReason({ id: 'b', kind: 'noLight' })).toContain('no light');
+    expect(misfitReason({ id: 'b', kind: 'fitsAtACost', cost: 220_000, stays: [] })).toBe('fits, at a cost of 0.2 pictures');
+    const needs = { id: 'b', kind: 'needs', earlierStart: null, laterEnd: null, leaveOut: null } as const;
+    expect(misfitReason(needs)).toContain('three hours longer');
+    expect(misfitReason({ ...needs, laterEnd: { minutes: 10, stays: [] } })).toBe('does not fit beside the others');
+  });
+});
