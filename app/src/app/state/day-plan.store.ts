@@ -37,6 +37,14 @@ export interface DayBefore {
   readonly stays: readonly StayAt[];
 }
 
+/** Two neighbours of an order that was kept, and what exchanging them would bring. */
+export interface Exchange {
+  readonly walkId: string;
+  readonly order: readonly string[];
+  readonly pair: readonly [string, string];
+  readonly gain: number;
+}
+
 /** The walk, with all that its day is planned from. */
 export interface PlannableWalk {
   readonly walk: Walk;
@@ -72,6 +80,9 @@ export class DayPlanStore {
   readonly planning$: Observable<Planning | null> = this.planningSubject;
   private readonly beforeSubject = new BehaviorSubject<DayBefore | null>(null);
   readonly before$: Observable<DayBefore | null> = this.beforeSubject;
+
+  private readonly exchangeSubject = new BehaviorSubject<Exchange | null>(null);
+  readonly exchange$: Observable<Exchange | null> = this.exchangeSubject;
 
   /** The same object as long as nothing changes that a plan depends on. */
   private last: { readonly parts: readonly unknown[]; readonly of: WalkOfDay } | null = null;
@@ -125,6 +136,10 @@ export class DayPlanStore {
 
   remember(before: DayBefore | null): void {
     this.beforeSubject.next(before);
+  }
+
+  offer(exchange: Exchange | null): void {
+    this.exchangeSubject.next(exchange);
   }
 
   private materialOf(workspace: Workspace, walk: Walk, days: DaysByStop, wayOf: WayOf): WalkOfDay | null {

@@ -4,7 +4,7 @@ import type { Wording } from './wording';
 
 const MILLION = 1_000_000;
 /** Less than a fiftieth of a picture is no difference: as much is lost by leaving as soon as staying does not pay. */
-const SAME = 20_000;
+export const SAME = 20_000;
 
 /** Pictures to a tenth, the smaller ones to a hundredth: "6.3", "0.04". */
 export function pictures(millionths: number): string {

@@ -2,11 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import { DAY_OUT, LAST_MINUTE, type Misfit, type Walk } from '@roam-dial/core';
+import { DAY_OUT, LAST_MINUTE, type Misfit, type Stop, type Walk } from '@roam-dial/core';
 import { DayActions } from '../../state/actions/day.actions';
 import { DayPlanStore } from '../../state/day-plan.store';
 import { wordingSignal } from '../../state/wording.store';
-import { misfitReason, pictures, picturesInWords, standsSentence } from '../../wording/day-sentences';
+import { nameOf } from '../../wording/name';
+import { misfitReason, pictures, picturesInWords, SAME, standsSentence } from '../../wording/day-sentences';
 
 /** The day's plan beside its chart: asked for, how good it is, and what does not fit with the smallest change that makes it. */
 @Component({
@@ -18,6 +19,7 @@ import { misfitReason, pictures, picturesInWords, standsSentence } from '../../w
 })
 export class DayPlanBar {
   readonly walk = input.required<Walk>();
+  readonly stop = input.required<Stop>();
 
   protected readonly actions = inject(DayActions);
   private readonly store = inject(DayPlanStore);
@@ -29,6 +31,21 @@ export class DayPlanBar {
   protected readonly wording = wordingSignal();
 
   protected readonly isMeasured = computed(() => this.plannable()?.of != null);
+  private readonly offered = toSignal(this.store.exchange$, { initialValue: null });
+  /** The exchange of neighbours that would bring an order most. */
+  protected readonly exchange = computed(() => {
+    const offered = this.offered();
+    if (offered?.walkId !== this.walk().id || offered.gain < SAME) return null;
+    const [first, second] = offered.pair.map((id) => this.nameOfVisit(id));
+    return { offered, words: `Exchange ${first} and ${second}: ${pictures(offered.gain)} more` };
+  });
+  /** Whether the chosen stop has been put where the best day does not have it. */
+  protected readonly isMovedStop = computed(() => {
+    const { arriveMin, id, isSetAside } = this.stop();
+    const best = this.details()?.best?.stays.find((stay) => stay.id === id);
+    return isSetAside !== true && this.details() !== null && best?.fromMin !== arriveMin;
+  });
+  protected readonly stopName = computed(() => nameOf(this.stop()));
   protected readonly hasBefore = computed(() => this.before()?.walkId === this.walk().id);
   protected readonly soFar = computed(() => {
     const soFar = this.planning()?.soFar ?? null;
@@ -45,6 +62,12 @@ export class DayPlanBar {
       return stop === undefined ? [] : [{ stop, misfit, reason: misfitReason(misfit), ways: this.waysOut(misfit, stop.name) }];
     }),
   );
+
+  private nameOfVisit(id: string): string {
+    const { pauses = [], stops } = this.walk();
+    const stop = stops.find((one) => one.id === id);
+    return stop === undefined ? (pauses.find((one) => one.id === id)?.name ?? '') : nameOf(stop);
+  }
 
   /** Each change that would make a stop fit, and how it is made. */
   private waysOut(misfit: Misfit, name: string): readonly { readonly words: string; readonly take: () => void }[] {

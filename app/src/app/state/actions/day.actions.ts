@@ -21,7 +21,7 @@ import { DayClient } from '../../workers/day.client';
 import type { DayProgress } from '../../workers/day-desk';
 import type { Step } from '../../workers/steps';
 import { planOutcome } from '../../wording/day-sentences';
-import { DayPlanStore, type PlannableWalk, type Planning, staysOf } from '../day-plan.store';
+import { DayPlanStore, type Exchange, type PlannableWalk, type Planning, staysOf } from '../day-plan.store';
 import { nameOf } from '../../wording/name';
 import { DaysStore } from '../days.store';
 import { addStop, changeStop, changeWalk, takePlan } from '../edits';
@@ -56,7 +56,19 @@ export class DayActions {
     const order = [...staysOf(plannable.walk).map(({ id }) => id)];
     const all = [...stops.map(({ id }) => id), ...(plannable.walk.pauses ?? []).map(({ id }) => id)];
     const whole = inSpineOrder(order, stops, all);
-    this.run(plannable, 'keep', this.client.ask<'keep'>(plannable.of, { kind: 'keep', order: whole }));
+    this.keep(plannable, whole);
+  }
+
+  /** The order that was kept, with two neighbours exchanged. */
+  async exchange({ order }: Exchange): Promise<void> {
+    const plannable = await this.plannable();
+    if (plannable?.of != null) this.keep(plannable, order);
+  }
+
+  /** A stop stays where it has been put; the others are planned round it. */
+  async planRound(walk: Walk, stop: Stop): Promise<void> {
+    this.wish(walk, stop, 'fixed time', { fixedAtMin: stop.arriveMin });
+    await this.plan();
   }
 
   /** Goes with the best that has been found so far. */
@@ -146,10 +158,16 @@ export class DayActions {
     return plannable;
   }
 
+  private keep(plannable: PlannableWalk, order: readonly string[]): void {
+    if (plannable.of === null) return;
+    this.run(plannable, 'keep', this.client.ask<'keep'>(plannable.of, { kind: 'keep', order }), order);
+  }
+
   private run(
     plannable: PlannableWalk,
     wish: Planning['wish'],
     steps: Observable<Step<DayProgress, DayFound | OrderFound | null>>,
+    order: readonly string[] = [],
   ): void {
     this.running?.unsubscribe();
     this.day.tell({ wish, share: 0, soFar: null });
@@ -161,7 +179,10 @@ export class DayActions {
         case 'done':
           this.day.tell(null);
           if (step.answer === null) this.store.announce(planOutcome(null, wish));
-          else this.take(plannable.walk, step.answer, wish);
+          else {
+            this.take(plannable.walk, step.answer, wish);
+            this.day.offer('repair' in step.answer ? exchangeIn(plannable.walk.id, order, step.answer) : null);
+          }
           return;
         default:
           this.day.tell(null);
@@ -189,6 +210,15 @@ function inSpineOrder(byTime: readonly string[], stops: readonly Stop[], all: re
     order.splice(before === undefined ? order.length : order.indexOf(before) + 1, 0, id);
   }
   return order;
+}
+
+function exchangeIn(walkId: string, order: readonly string[], { repair }: OrderFound): Exchange | null {
+  if (repair === null) return null;
+  const at = order.findIndex((id, k) => repair.order[k] !== id);
+  const [first, second] = [order[at], order[at + 1]];
+  return first === undefined || second === undefined
+    ? null
+    : { walkId, order: repair.order, pair: [first, second], gain: repair.gain };
 }
 
 /** Without what is as usual. */
