@@ -44,9 +44,6 @@ test('at the table', async ({ app }) => {
   await app.open('/setup/light?walk=demo-walk&stop=arcade&t=19:20');
   await page.getByRole('heading', { name: 'Home state of the walk' }).waitFor();
   await shoot(app, 'set-up-light');
-  await page.getByText('Comparing…').waitFor({ state: 'hidden' });
-  await page.getByRole('heading', { name: 'The schools, on this light' }).evaluate((title) => title.scrollIntoView());
-  await shoot(app, 'set-up-schools');
   await app.open('/setup/stand?walk=demo-walk&stop=tannery&t=08:40');
   await shoot(app, 'set-up-stand');
   await app.open('/setup/hands?walk=demo-walk&stop=vessen&t=10:40');
@@ -57,8 +54,14 @@ test('at the table', async ({ app }) => {
   await page.getByText('Tessel Haven: ').waitFor();
   await shoot(app, 'start', false);
   await app.open('/walk?walk=demo-walk&stop=arcade&t=19:20');
+  await page.getByRole('button', { name: 'Plan it' }).click();
+  await page.getByText(/pictures to expect/).waitFor({ timeout: 120_000 });
   await page.keyboard.press('n');
   await shoot(app, 'walk-night');
+  await page.keyboard.press('n');
+  await app.open('/walk/before?walk=demo-walk&stop=orrel&t=15:10');
+  await page.getByRole('checkbox').first().waitFor();
+  await shoot(app, 'before-setting-off');
 });
 
 test.describe('in the hand', () => {

@@ -62,6 +62,27 @@ test.describe('the day’s plan', () => {
     await expect(arrive).toHaveAttribute('aria-valuetext', at ?? '');
   });
 
+  test('is one page to go through before setting off, kept and ready for paper', async ({ app }) => {
+    const { page } = app;
+    await page.getByRole('tab', { name: 'Before setting off' }).click();
+    const rows = page.getByRole('table', { name: 'The day' }).getByRole('row');
+    await expect(rows).toHaveCount(9);
+    await expect(rows.filter({ hasText: 'Orrel Steps' })).toContainText('Worn treads');
+    await expect(page.getByText(/Sun up \d\d:\d\d, down \d\d:\d\d/)).toBeVisible();
+    const boxes = page.getByRole('checkbox');
+    await expect(boxes.first()).toBeVisible();
+    await boxes.first().check();
+    await page.getByLabel('Ways home').fill('Last tram 23:40');
+    await page.keyboard.press('Tab');
+    await app.reload();
+    await expect(page.getByLabel('Ways home')).toHaveValue('Last tram 23:40');
+    await expect(boxes.first()).toBeChecked();
+    await page.emulateMedia({ media: 'print' });
+    await expect(page.getByRole('button', { name: 'Print this page' })).toBeHidden();
+    await expect(app.card).toBeHidden();
+    await expect(rows.filter({ hasText: 'Long Arcade' })).toBeVisible();
+  });
+
   test('has room for a meal, drawn on the chart and moved by keys', async ({ app }) => {
     const { page } = app;
     await page.getByRole('heading', { name: 'The walk', exact: true }).scrollIntoViewIfNeeded();

@@ -55,6 +55,9 @@ export interface Walk {
   readonly startsAt?: Place | null;
   readonly endsAt?: Place | null;
   readonly pauses?: readonly Pause[];
+  /** What the person has found out of the rules on photographing there, and of the ways home. */
+  readonly rules?: string;
+  readonly waysHome?: string;
   /** The day has been planned, or its order kept, at least once: what it is worth is worked out with every change. */
   readonly isPlanned?: boolean;
   /** Points of the home state that have been gone through before setting off. */

@@ -190,6 +190,8 @@ everyFieldOf<Walk, 'id' | 'isDemo' | 'notes'>(
     startsAt: ['plan', { latitude: 46.51, longitude: -20.71 }],
     endsAt: ['plan', { latitude: 46.51, longitude: -20.71 }],
     pauses: ['plan', [{ id: 'rest', name: 'Rest', stayMin: 20, fromMin: 600, toMin: 700, position: null, atMin: null }]],
+    rules: ['market', 'No tripods in the hall'],
+    waysHome: ['market', 'Last tram at 23:40'],
     isPlanned: ['market', true],
   },
   (over) => withWalk((walk) => ({ ...walk, ...over })),

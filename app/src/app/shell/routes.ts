@@ -12,6 +12,11 @@ export const routes: Routes = [
     loadComponent: () => import('../features/walk').then((room) => room.WalkView),
   },
   {
+    path: 'walk/before',
+    title: 'Before setting off · Roam Dial',
+    loadComponent: () => import('../features/setting-off').then((room) => room.BeforeSettingOff),
+  },
+  {
     path: 'light',
     title: 'Light · Roam Dial',
     loadComponent: () => import('../features/light').then((room) => room.LightView),

@@ -77,6 +77,8 @@ export const walkSchema = required<Walk>({
   startsAt: position.allow(null).optional(),
   endsAt: position.allow(null).optional(),
   pauses: Joi.array().items(pause).unique('id').max(20).optional(),
+  rules: text.optional(),
+  waysHome: text.optional(),
   isPlanned: Joi.boolean().optional(),
   homeChecked: Joi.array().items(name).max(40).optional(),
 });

@@ -19,7 +19,7 @@ import { barrelTapePdf } from './hands-and-lens/barrel-tape-pdf';
 import { fieldCheck } from './hands-and-lens/field-check';
 import { flickerSentence } from './what-holds/flicker-sentence';
 import { groundSentence } from './what-holds/ground-sentence';
-import { homeChecks } from './as-light-goes/home-checks';
+import { homeChecks } from '../../wording/home-checks';
 import { cellOf, fieldOf, handFor, limitsView, limitsWords } from './what-holds/limits-view';
 import { wayText } from './what-holds/ways-out';
 

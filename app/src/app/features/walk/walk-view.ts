@@ -47,6 +47,7 @@ export class WalkView {
   protected readonly faces = [
     { path: '/walk', name: 'Time' },
     { path: '/walk/plan', name: 'Plan' },
+    { path: '/walk/before', name: 'Before setting off' },
   ];
   /** Two faces of one walk: against time, and from above. */
   protected readonly face: 'time' | 'plan' = inject(ActivatedRoute).snapshot.data['face'] === 'plan' ? 'plan' : 'time';

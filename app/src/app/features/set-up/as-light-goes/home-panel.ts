@@ -2,13 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
-import { type Hand, isoCeilingOf, type KitInHand } from '@roam-dial/core';
+import { isoCeilingOf } from '@roam-dial/core';
 import type { Card } from '../../../state/card.store';
 import { WalkActions } from '../../../state/actions/walk.actions';
 import { FindingsStore } from '../../../state/findings.store';
 import { changeText } from '../../../wording/changes';
-import type { Wording } from '../../../wording/wording';
-import { homeChecks, isZoom, zoomText } from './home-checks';
+import { homeChecks, homeText } from '../../../wording/home-checks';
 import { RoomState } from '../room-state';
 
 /** The home state: the one set-up to return to, what each stop loses by it, and what to check before setting off. */
@@ -66,11 +65,4 @@ export class HomePanel {
   private tick({ walk }: Card, homeChecked: readonly string[]): void {
     this.walkActions.tickHome(walk, homeChecked);
   }
-}
-
-function homeText(hand: Hand, cameraS: number, { body, lens, focalLengthMm }: KitInHand, wording: Wording): string {
-  const time = wording.shutter(hand.shutterS ?? cameraS, body.markStep);
-  const iso = hand.iso === null ? '' : `, ISO ${wording.iso(hand.iso, body.markStep)}`;
-  const zoom = isZoom(lens) ? `${zoomText(focalLengthMm)}, ` : '';
-  return `${zoom}${wording.aperture(hand.fNumber, lens.clickStep)}, ${wording.exactDistance(hand.focusM)}, ${time}${iso}`;
 }

@@ -1,5 +1,5 @@
-import type { HomeState, KitInHand, Lens } from '@roam-dial/core';
-import type { Wording } from '../../../wording/wording';
+import type { Hand, HomeState, KitInHand, Lens } from '@roam-dial/core';
+import type { Wording } from './wording';
 
 export interface HomeCheck {
   readonly id: string;
@@ -7,11 +7,11 @@ export interface HomeCheck {
 }
 
 /** Whether it can stand elsewhere than where one thinks. */
-export function isZoom({ shortestMm, longestMm }: Pick<Lens, 'shortestMm' | 'longestMm'>): boolean {
+function isZoom({ shortestMm, longestMm }: Pick<Lens, 'shortestMm' | 'longestMm'>): boolean {
   return longestMm > shortestMm;
 }
 
-export function zoomText(focalLengthMm: number): string {
+function zoomText(focalLengthMm: number): string {
   return `${Number(focalLengthMm.toFixed(1))} mm`;
 }
 
@@ -60,4 +60,12 @@ export function homeChecks(
     { id: 'clean', text: 'Front glass clean, cap in the pocket' },
     { id: 'power', text: isFilm ? 'Meter’s battery, a spare roll' : 'Battery full, card empty' },
   ];
+}
+
+/** The one set-up to return to, on a line. */
+export function homeText(hand: Hand, cameraS: number, { body, lens, focalLengthMm }: KitInHand, wording: Wording): string {
+  const time = wording.shutter(hand.shutterS ?? cameraS, body.markStep);
+  const iso = hand.iso === null ? '' : `, ISO ${wording.iso(hand.iso, body.markStep)}`;
+  const zoom = isZoom(lens) ? `${zoomText(focalLengthMm)}, ` : '';
+  return `${zoom}${wording.aperture(hand.fNumber, lens.clickStep)}, ${wording.exactDistance(hand.focusM)}, ${time}${iso}`;
 }

@@ -1,0 +1,81 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { MatButtonModule } from '@angular/material/button';
+import { MatCheckboxModule } from '@angular/material/checkbox';
+import { isoCeilingOf, stopsToday, type Walk } from '@roam-dial/core';
+import { WalkActions } from '../../state/actions/walk.actions';
+import { CardStore } from '../../state/card.store';
+import { DaysStore } from '../../state/days.store';
+import { FindingsStore } from '../../state/findings.store';
+import { LegsStore } from '../../state/legs.store';
+import { wordingSignal } from '../../state/wording.store';
+import { WorkspaceStore } from '../../state/workspace.store';
+import { PageTabs } from '../../ui/page-tabs';
+import { TextField } from '../../ui/text-field';
+import { homeChecks, homeText } from '../../wording/home-checks';
+import { bagList, itinerary, sunSentence } from './itinerary';
+
+/** One page to go through and to print: the day, what to take, the home state, what needs care, the rules, the ways home. */
+@Component({
+  selector: 'rd-before-setting-off',
+  imports: [MatButtonModule, MatCheckboxModule, PageTabs, TextField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './before-setting-off.html',
+  styleUrl: './before-setting-off.scss',
+})
+export class BeforeSettingOff {
+  private readonly walkActions = inject(WalkActions);
+  private readonly focus = toSignal(inject(CardStore).focus$);
+  private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
+  private readonly days = toSignal(inject(DaysStore).days$);
+  private readonly legs = toSignal(inject(LegsStore).legs$, { initialValue: [] });
+  private readonly finding = toSignal(inject(FindingsStore).home$, { initialValue: null });
+  private readonly wording = wordingSignal();
+
+  protected readonly faces = [
+    { path: '/walk', name: 'Time' },
+    { path: '/walk/plan', name: 'Plan' },
+    { path: '/walk/before', name: 'Before setting off' },
+  ];
+  protected readonly walk = computed(() => this.focus()?.walk ?? null);
+  protected readonly hasStops = computed(() => stopsToday(this.walk() ?? { stops: [] }).length > 0);
+  protected readonly head = computed(() => {
+    const [walk, wording] = [this.walk(), this.wording()];
+    if (walk === null) return '';
+    const metres = this.legs().reduce((sum, { distanceM }) => sum + distanceM, 0);
+    const place = walk.place.isInvented ? 'invented place' : walk.place.name;
+    return `${wording.day(walk.day)} · ${place}. ${sunSentence(walk, wording)} ${wording.walkLength(metres)} on foot.`;
+  });
+  protected readonly lines = computed(() => {
+    const walk = this.walk();
+    return walk === null
+      ? []
+      : itinerary(walk, this.days() ?? new Map<string, null>(), this.legs(), this.finding(), this.wording());
+  });
+  protected readonly bag = computed(() => bagList(this.workspace()?.kit ?? []));
+  protected readonly home = computed(() => {
+    const [finding, walk, workspace] = [this.finding(), this.walk(), this.workspace()];
+    const first = finding?.home.stops[0];
+    if (finding === null || first === undefined || walk === null || workspace === undefined) return null;
+    const { home, kit } = finding;
+    const checked = new Set(walk.homeChecked ?? []);
+    const ceiling = isoCeilingOf(kit.body, workspace.standard);
+    const checks = homeChecks(home, kit, ceiling, this.wording()).map((check) => ({ ...check, isDone: checked.has(check.id) }));
+    return { set: homeText(home.hand, first.atHome.camera.shutterS, kit, this.wording()), checks };
+  });
+  protected readonly isReady = computed(() => this.home()?.checks.every(({ isDone }) => isDone) === true);
+
+  protected tick(walk: Walk, id: string, isDone: boolean): void {
+    const others = (walk.homeChecked ?? []).filter((one) => one !== id);
+    this.walkActions.tickHome(walk, isDone ? [...others, id] : others);
+  }
+
+  protected note(walk: Walk, part: 'rules' | 'waysHome', text: string): void {
+    const name = part === 'rules' ? 'rules' : 'ways home';
+    this.walkActions.adjust(walk, name, (one) => ({ ...one, [part]: text }));
+  }
+
+  protected print(): void {
+    window.print();
+  }
+}

@@ -1,0 +1,1 @@
+export { BeforeSettingOff } from './before-setting-off';
