@@ -378,6 +378,7 @@ export {
   type Pause,
   type ReadPlace,
   readPlace,
+  stopsInOrder,
   stopsToday,
   type Walk,
   walkLegs,

@@ -76,3 +76,8 @@ export const DAY_OUT: HoursSpan = { fromMin: 300, toMin: 1380 };
 export function stopsToday({ stops }: Pick<Walk, 'stops'>): readonly Stop[] {
   return stops.filter(({ isSetAside }) => isSetAside !== true);
 }
+
+/** What the walk goes to, then what is set aside. */
+export function stopsInOrder(walk: Pick<Walk, 'stops'>): readonly Stop[] {
+  return [...stopsToday(walk), ...walk.stops.filter(({ isSetAside }) => isSetAside === true)];
+}

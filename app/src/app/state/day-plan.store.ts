@@ -20,8 +20,8 @@ import { DayClient } from '../workers/day.client';
 import type { DayDetails, StayAt } from '../workers/day-desk';
 import { type DaysByStop, DaysStore } from './days.store';
 import { FocusStore } from './focus.store';
-import { FootWays, type WayOf } from './foot-ways';
-import { pairsOfDay, planSignature, walkOfDay } from './walk-of-day';
+import { FootWays } from './foot-ways';
+import { MOST_PLANNED, pairsOfDay, planSignature, visitsOf, walkOfDay } from './walk-of-day';
 import { WorkspaceStore } from './workspace.store';
 
 /** What is being planned just now. */
@@ -87,6 +87,13 @@ export class DayPlanStore {
   /** The same object as long as nothing changes that a plan depends on. */
   private last: { readonly parts: readonly unknown[]; readonly of: WalkOfDay } | null = null;
 
+  /** Whether the light of every stop is known. */
+  readonly isMeasured$: Observable<boolean> = combineLatest([this.walk$, this.days.days$, this.days.isSettled$]).pipe(
+    map(([walk, days, isSettled]) => isSettled && walk?.stops.every(({ id }) => days.get(id) != null) === true),
+    distinctUntilChanged(),
+  );
+
+  /** Asked for by who plans, and by what is shown of a walk that has been planned: other walks have no ways to be found. */
   readonly plannable$: Observable<PlannableWalk | null> = combineLatest([
     this.workspace$,
     this.walk$,
@@ -95,17 +102,32 @@ export class DayPlanStore {
   ]).pipe(
     switchMap(([workspace, walk, days, isSettled]) => {
       if (walk === null) return of(null);
-      if (!isSettled) return of({ walk, of: null });
-      return this.ways
-        .between(districtOf(workspace, walk), pairsOfDay(walk))
-        .pipe(map(({ wayOf, isWhole }) => ({ walk, of: isWhole ? this.materialOf(workspace, walk, days, wayOf) : null })));
+      if (!isSettled || visitsOf(walk) > MOST_PLANNED) return of({ walk, of: null });
+      const parts = partsOf(workspace, walk, days);
+      // A stay that is dragged changes nothing of it: no way is looked up again.
+      if (this.last !== null && isSameParts(parts, this.last.parts)) return of({ walk, of: this.last.of });
+      return this.ways.between(districtOf(workspace, walk), pairsOfDay(walk)).pipe(
+        filter(({ isWhole }) => isWhole),
+        map(({ wayOf }) => {
+          const material = walkOfDay(workspace, walk, days, wayOf);
+          this.last = material === null ? null : { parts, of: material };
+          return { walk, of: material };
+        }),
+      );
     }),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
 
+  private readonly planned$: Observable<PlannableWalk | null> = this.walk$.pipe(
+    map((walk) => walk?.isPlanned === true),
+    distinctUntilChanged(),
+    switchMap((isPlanned) => (isPlanned ? this.plannable$ : of(null))),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+
   /** Of a walk that has been planned once: its best day, what fits and what does not, when else each stop could be. */
-  readonly details$: Observable<DayDetails | null> = this.plannable$.pipe(
-    map((plannable) => (plannable?.walk.isPlanned === true ? plannable.of : null)),
+  readonly details$: Observable<DayDetails | null> = this.planned$.pipe(
+    map((plannable) => plannable?.of ?? null),
     distinctUntilChanged(),
     switchMap((material) =>
       material === null
@@ -119,8 +141,8 @@ export class DayPlanStore {
   );
 
   /** What the day as it stands is worth, millionths of a picture; null while that is not known. */
-  readonly stands$: Observable<number | null> = this.plannable$.pipe(
-    filter((plannable) => plannable?.walk.isPlanned === true && plannable.of !== null),
+  readonly stands$: Observable<number | null> = this.planned$.pipe(
+    filter((plannable) => plannable?.of != null),
     askLatest((plannable) =>
       plannable?.of == null
         ? EMPTY
@@ -141,18 +163,14 @@ export class DayPlanStore {
   offer(exchange: Exchange | null): void {
     this.exchangeSubject.next(exchange);
   }
+}
 
-  private materialOf(workspace: Workspace, walk: Walk, days: DaysByStop, wayOf: WayOf): WalkOfDay | null {
-    const parts = [
-      ...planSignature(workspace, walk),
-      districtOf(workspace, walk)?.ways,
-      ...walk.stops.map(({ id }) => days.get(id)),
-    ];
-    const isSame =
-      this.last !== null && parts.length === this.last.parts.length && parts.every((part, k) => part === this.last?.parts[k]);
-    if (isSame && this.last !== null) return this.last.of;
-    const material = walkOfDay(workspace, walk, days, wayOf);
-    this.last = material === null ? null : { parts, of: material };
-    return material;
-  }
+/** All that a walk's day depends on, to be compared one by one. */
+function partsOf(workspace: Workspace, walk: Walk, days: DaysByStop): readonly unknown[] {
+  const ways = districtOf(workspace, walk)?.ways;
+  return [...planSignature(workspace, walk), ways, ...walk.stops.map(({ id }) => days.get(id))];
+}
+
+function isSameParts(a: readonly unknown[], b: readonly unknown[]): boolean {
+  return a.length === b.length && a.every((part, k) => part === b[k]);
 }

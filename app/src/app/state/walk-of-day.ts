@@ -15,6 +15,14 @@ import {
 import type { Workspace } from '../data/workspace';
 import type { PlacePair, WayOf } from './foot-ways';
 
+/** More than anybody walks to in a day; every pair of them has a way to be found (s). */
+export const MOST_PLANNED = 40;
+
+/** What a plan has to find room for. */
+export function visitsOf({ stops, pauses = [] }: Pick<Walk, 'stops' | 'pauses'>): number {
+  return stops.length + pauses.length;
+}
+
 /** The minute at which a stop's light suits its intent best. */
 function bestMinute({ quality }: StopDay): number {
   return quality.reduce((best, its, minute) => (its > (quality[best] as number) ? minute : best), 0);

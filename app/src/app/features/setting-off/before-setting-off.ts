@@ -13,6 +13,7 @@ import { WorkspaceStore } from '../../state/workspace.store';
 import { PageTabs } from '../../ui/page-tabs';
 import { TextField } from '../../ui/text-field';
 import { homeChecks, homeText } from '../../wording/home-checks';
+import { WALK_FACES } from '../../wording/walk-faces';
 import { bagList, itinerary, sunSentence } from './itinerary';
 
 /** One page to go through and to print: the day, what to take, the home state, what needs care, the rules, the ways home. */
@@ -32,11 +33,7 @@ export class BeforeSettingOff {
   private readonly finding = toSignal(inject(FindingsStore).home$, { initialValue: null });
   private readonly wording = wordingSignal();
 
-  protected readonly faces = [
-    { path: '/walk', name: 'Time' },
-    { path: '/walk/plan', name: 'Plan' },
-    { path: '/walk/before', name: 'Before setting off' },
-  ];
+  protected readonly faces = WALK_FACES;
   protected readonly walk = computed(() => this.focus()?.walk ?? null);
   protected readonly hasStops = computed(() => stopsToday(this.walk() ?? { stops: [] }).length > 0);
   protected readonly head = computed(() => {

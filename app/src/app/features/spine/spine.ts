@@ -13,7 +13,7 @@ import {
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { type Apart, apartIn, INTENT_NAMES, type Stop, stopsToday } from '@roam-dial/core';
+import { type Apart, apartIn, INTENT_NAMES, type Stop, stopsInOrder, stopsToday } from '@roam-dial/core';
 import { AppActions } from '../../state/actions/app.actions';
 import { StopActions } from '../../state/actions/stop.actions';
 import { WalkActions } from '../../state/actions/walk.actions';
@@ -86,11 +86,7 @@ export class Spine {
   });
 
   /** What the walk goes to, then what is set aside. */
-  private readonly inOrder = computed(() => {
-    const stops = this.walk()?.stops ?? [];
-    const today = stopsToday({ stops });
-    return [...today, ...stops.filter((stop) => !today.includes(stop))];
-  });
+  private readonly inOrder = computed(() => stopsInOrder(this.walk() ?? { stops: [] }));
 
   protected readonly lines = computed(() => {
     const wording = this.wording();

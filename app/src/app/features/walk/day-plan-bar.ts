@@ -26,11 +26,10 @@ export class DayPlanBar {
   protected readonly planning = toSignal(this.store.planning$, { initialValue: null });
   protected readonly details = toSignal(this.store.details$, { initialValue: null });
   private readonly stands = toSignal(this.store.stands$, { initialValue: null });
-  private readonly plannable = toSignal(this.store.plannable$, { initialValue: null });
   private readonly before = toSignal(this.store.before$, { initialValue: null });
   protected readonly wording = wordingSignal();
 
-  protected readonly isMeasured = computed(() => this.plannable()?.of != null);
+  protected readonly isMeasured = toSignal(this.store.isMeasured$, { initialValue: false });
   private readonly offered = toSignal(this.store.exchange$, { initialValue: null });
   /** The exchange of neighbours that would bring an order most. */
   protected readonly exchange = computed(() => {

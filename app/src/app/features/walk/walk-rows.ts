@@ -4,7 +4,7 @@ import {
   peopleWishOf,
   type Stop,
   type StopDay,
-  stopsToday,
+  stopsInOrder,
   suitablePerMinute,
   waitAhead,
   type Walk,
@@ -16,9 +16,7 @@ import { nameOf } from '../../wording/name';
 /** The walk as the rows of its chart. */
 export function walkRows(walk: Walk, legs: readonly Leg[], days: ReadonlyMap<string, StopDay | null>): readonly WalkRow[] {
   let alongM = 0;
-  const today = stopsToday(walk);
-  const aside = walk.stops.filter((stop) => !today.includes(stop));
-  return [...today, ...aside].map((stop, k) => {
+  return stopsInOrder(walk).map((stop, k) => {
     alongM += legs[k - 1]?.distanceM ?? 0;
     const windows = days.get(stop.id)?.windows ?? [];
     return {

@@ -20,6 +20,7 @@ import { wordingSignal } from '../../state/wording.store';
 import { phoneLayout } from '../../state/phone-layout';
 import { dragSentence, stopGainSentence } from '../../wording/day-sentences';
 import { nameOf } from '../../wording/name';
+import { WALK_FACES } from '../../wording/walk-faces';
 import { PageTabs } from '../../ui/page-tabs';
 import { RibbonHead } from '../ribbon';
 import { Spine } from '../spine';
@@ -44,11 +45,7 @@ export class WalkView {
   protected readonly actions = inject(AppActions);
   protected readonly stopActions = inject(StopActions);
   protected readonly walkActions = inject(WalkActions);
-  protected readonly faces = [
-    { path: '/walk', name: 'Time' },
-    { path: '/walk/plan', name: 'Plan' },
-    { path: '/walk/before', name: 'Before setting off' },
-  ];
+  protected readonly faces = WALK_FACES;
   /** Two faces of one walk: against time, and from above. */
   protected readonly face: 'time' | 'plan' = inject(ActivatedRoute).snapshot.data['face'] === 'plan' ? 'plan' : 'time';
   private readonly selection = inject(SelectionStore);

@@ -11,7 +11,7 @@ import {
   peopleWishOf,
   type PlannedStay,
   type Stop,
-  stopsToday,
+  stopsInOrder,
   type Walk,
   type Wishes,
 } from '@roam-dial/core';
@@ -26,6 +26,7 @@ import { nameOf } from '../../wording/name';
 import { DaysStore } from '../days.store';
 import { addStop, changeStop, changeWalk, takePlan } from '../edits';
 import { SelectionStore } from '../selection.store';
+import { MOST_PLANNED, visitsOf } from '../walk-of-day';
 import { WorkspaceStore } from '../workspace.store';
 
 const NOON = 720;
@@ -154,7 +155,12 @@ export class DayActions {
 
   private async plannable(): Promise<PlannableWalk | null> {
     const plannable = await firstValueFrom(this.day.plannable$);
-    if (plannable?.of === null) this.store.announce('The light of this walk is still being measured');
+    if (plannable?.of === null) {
+      const isTooMuch = visitsOf(plannable.walk) > MOST_PLANNED;
+      this.store.announce(
+        isTooMuch ? `At most ${MOST_PLANNED} stops are planned for one day` : 'The light of this walk is still being measured',
+      );
+    }
     return plannable;
   }
 
@@ -200,7 +206,7 @@ export class DayActions {
 
 /** The stops in the spine's order, and the pauses among them by their times. */
 function inSpineOrder(byTime: readonly string[], stops: readonly Stop[], all: readonly string[]): readonly string[] {
-  const order = [...stopsToday({ stops }), ...stops.filter(({ isSetAside }) => isSetAside === true)].map(({ id }) => id);
+  const order = stopsInOrder({ stops }).map(({ id }) => id);
   for (const id of all) {
     if (order.includes(id)) continue;
     const before = byTime
