@@ -13,6 +13,7 @@ const CORE = [
   'walk',
   'day',
   'plan',
+  'outing',
   'log',
   'formats',
 ];

@@ -13,6 +13,8 @@ export const FIRST: Workspace = {
   settings: DEFAULT_SETTINGS,
   walks: [newWalk('walk', '2027-03-13', 'body')],
   districts: [],
+  outings: [],
+  returns: [],
 };
 
 /** A tab on a database: a store of its own, nothing shared but what is stored. */

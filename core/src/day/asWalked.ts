@@ -2,7 +2,7 @@ import { DEFAULT_PRICE_PER_MIN, type DayQuestion, MILLION, type MinuteSpan, type
 import type { DayPlan, PlannedVisit } from './plan.js';
 
 /** Minutes that one is early at the next beginning where there is time (s). */
-const EARLY_MIN = 10;
+export const EARLY_MIN = 10;
 
 /** A planned visit as it is walked: what of it is solid, and when to go on. */
 export interface WalkedVisit extends PlannedVisit {

@@ -1,5 +1,5 @@
 export { type LaidOut, valueAsItStands } from './asItStands.js';
-export { asWalked, type WalkedVisit } from './asWalked.js';
+export { asWalked, EARLY_MIN, type WalkedVisit } from './asWalked.js';
 export { dayProfileSteps, type DayProfile } from './dayProfiles.js';
 export { type Here, planFromHere, type PlanFromHere, restOfDay } from './fromHere.js';
 export { goodFramesOfUsefulStay, goodFramesPerMin } from './goodFrames.js';
@@ -7,7 +7,16 @@ export { misfitOf, type MisfitAnswer } from './misfit.js';
 export { keepOrder, type OwnOrder } from './ownOrder.js';
 export { type DayPlan, type PlannedVisit } from './plan.js';
 export { planDay, planDaySteps, type PlannedDay, type PlanProgress, type Proof } from './planDay.js';
-export { type DayQuestion, DEFAULT_STAY, fixedAt, type MinuteSpan, type Visit, type VisitWorth } from './question.js';
+export {
+  DEFAULT_PRICE_PER_MIN,
+  type DayQuestion,
+  DEFAULT_STAY,
+  fixedAt,
+  MILLION,
+  type MinuteSpan,
+  type Visit,
+  type VisitWorth,
+} from './question.js';
 export {
   type Alone,
   chanceOfAtLeast,

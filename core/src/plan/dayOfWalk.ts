@@ -13,7 +13,7 @@ import type { SetUpInput } from '../setup/index.js';
 import { fieldAtDistance } from '../optics/index.js';
 import { isAloneWished, peopleWishOf, type Stop, type StopDay } from '../stop/index.js';
 import { DAY_OUT, type Pause, type Walk } from '../walk/index.js';
-import { chanceAt, chancesByLight, type ChancesByLight } from './chances.js';
+import { chanceAt, chancesByLight } from './chances.js';
 import { type RunningDay, runningDay } from './wallClock.js';
 
 /** A stop with its measured light and the search that its chances come from; null without a kit that reaches it. */
@@ -77,8 +77,8 @@ export function suitableAt(one: StopOfDay, wallMin: number): number {
   });
 }
 
-/** Good frames a minute at a minute of the wall. */
-function goodFramesAt(one: StopOfDay, chances: ChancesByLight | null, wallMin: number): number {
+/** Good frames a minute at a minute of the wall, with the chance of a good frame by the EV of its light. */
+export function goodFramesAt(one: StopOfDay, wallMin: number, chanceOf: (ev100: number) => number): number {
   const { stop, light } = one;
   const quality = light.quality[wallMin] ?? 0;
   if (quality === 0) return 0;
@@ -88,7 +88,7 @@ function goodFramesAt(one: StopOfDay, chances: ChancesByLight | null, wallMin: n
   return goodFramesPerMin({
     wish: peopleWishOf(intent, wishes),
     quality,
-    chance: chances === null ? 1 : chanceAt(chances, ev100),
+    chance: chanceOf(ev100),
     suitablePerMin: suitableAt(one, wallMin),
     passersPerMin: movers.passersPerMinute * crowdShareAt(crowdByHour, wallMin),
     viewM: viewM(one),
@@ -107,7 +107,8 @@ function stopVisit(one: StopOfDay, clock: RunningDay): Visit {
   const { wishes = {} } = stop;
   const span = lightSpan(light, stop.lightOffsetEv - light.readingOffsetEv);
   const chances = input === null || span === null || wishes.usefulMin !== undefined ? null : chancesByLight(input, ...span);
-  const byWall = Float64Array.from({ length: light.quality.length }, (_, wallMin) => goodFramesAt(one, chances, wallMin));
+  const chanceOf = (ev100: number): number => (chances === null ? 1 : chanceAt(chances, ev100));
+  const byWall = Float64Array.from({ length: light.quality.length }, (_, wallMin) => goodFramesAt(one, wallMin, chanceOf));
   const goodFrames = Float64Array.from({ length: clock.minutes }, (_, elapsed) => byWall[clock.wallAt(elapsed)] ?? 0);
   const { weight = 1, isMust, open, fixedAtMin } = wishes;
   const shortestMin = wishes.shortestMin ?? Math.min(DEFAULT_STAY.shortestMin, wishes.longestMin ?? Infinity);

@@ -8,7 +8,7 @@ export type { Holdings } from './holdings.js';
 export { type HomeQuestion, homeQuestion, lightFor, setUpInputFor } from './setUpQuestion.js';
 export { halfFieldDeg, lightInputFor, reachOf, siteOf, type StopSite } from './site.js';
 export { chanceAt, chancesByLight, type ChancesByLight } from './chances.js';
-export { dayOfWalk, type PlannableDay, type StopOfDay, suitableAt, type WalkOfDay } from './dayOfWalk.js';
+export { dayOfWalk, goodFramesAt, type PlannableDay, type StopOfDay, suitableAt, type WalkOfDay } from './dayOfWalk.js';
 export { type RunningDay, runningDay } from './wallClock.js';
 export { cutBetweenPasses, hoursOfPasses } from './secondPass.js';
 export {

@@ -14,6 +14,8 @@ function workspace(kit: readonly KitItem[], walkName: string): Workspace {
     settings: DEFAULT_SETTINGS,
     walks: [{ ...newWalk('walk', '2027-03-13', 'body'), name: walkName, stops: [stop] }],
     districts: [],
+    outings: [],
+    returns: [],
   };
 }
 let made = 0;

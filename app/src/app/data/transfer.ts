@@ -45,11 +45,10 @@ function newIds(existing: readonly Row[], incoming: readonly Row[], createId: ()
  */
 export function importInto(workspace: Workspace, archive: Archive, mode: ImportMode, createId: () => string): Workspace {
   if (mode === 'replace') return archive;
-  const none: NewIds = { kit: new Map(), walks: new Map(), districts: new Map() };
-  let ids = none;
+  let ids = Object.fromEntries(LIST_NAMES.map((name) => [name, new Map()])) as unknown as NewIds;
   const added: Partial<Record<ListName, readonly Row[]>> = {};
   // What is referred to comes before what refers: a row whose references are renamed is another row.
-  for (const name of ['kit', 'districts', 'walks'] as const satisfies readonly ListName[]) {
+  for (const name of LIST_NAMES) {
     const { refersTo } = COLLECTIONS[name];
     const [own, incoming] = [workspace[name] as readonly Row[], archive[name] as readonly Row[]];
     const referring = incoming.map((row) => withReferences(row, refersTo, ids));

@@ -10,6 +10,7 @@ import { MapDrop } from '../state/map-drop';
 import { SelectionStore } from '../state/selection.store';
 import { Shortcuts } from '../state/shortcuts';
 import { WorkspaceStore } from '../state/workspace.store';
+import { OutingStore } from '../state/outing.store';
 import { phoneLayout } from '../state/phone-layout';
 import { asideSentence } from './aside-sentence';
 import { Overlays } from './overlays';
@@ -46,11 +47,12 @@ export class App {
   protected readonly isUpdateReady = signal(false);
   private readonly updates = inject(Updates);
   protected readonly isPhone = phoneLayout();
+  protected readonly isRunning = toSignal(inject(OutingStore).isRunning$, { initialValue: false });
   private readonly room = toSignal(inject(SelectionStore).room$, { initialValue: '' });
   private readonly settings = computed(() => this.workspace()?.settings ?? DEFAULT_SETTINGS);
   protected readonly isNight = computed(() => this.settings().theme === 'night');
   /** At the table spine and card stand beside every room but the card's own and where a walk begins. */
-  protected readonly hasSides = computed(() => !this.isPhone() && !['card', 'start'].includes(this.room()));
+  protected readonly hasSides = computed(() => !this.isPhone() && !['card', 'now', 'start'].includes(this.room()));
   private readonly mapDrop = inject(MapDrop);
   /** A file is held over the window. */
   protected readonly isOver = signal(false);

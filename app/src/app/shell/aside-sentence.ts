@@ -7,6 +7,8 @@ const WORDS: Readonly<Record<CollectionName, readonly [one: string, many: string
   settings: ['set of settings', 'sets of settings'],
   walks: ['walk', 'walks'],
   districts: ['district', 'districts'],
+  outings: ['walk walked', 'walks walked'],
+  returns: ['return', 'returns'],
 };
 
 /** `1 walk and 2 things of kit could not be read and are left out: walk “w1”, stops[0].subject is required.` */

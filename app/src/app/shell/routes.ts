@@ -1,9 +1,22 @@
 import type { Routes } from '@angular/router';
+import { inject } from '@angular/core';
+import { map, take } from 'rxjs';
+import { OutingStore } from '../state/outing.store';
 import { isPhone } from './phone';
 
-/** Rooms; what is not built yet is not here. In the hand the card comes first, at the table the walk. */
+/** While a walk goes on, what is now; else in the hand the card comes first, at the table the walk. */
+function firstRoom() {
+  const usual = isPhone() ? 'card' : 'walk';
+  return inject(OutingStore).isRunning$.pipe(
+    take(1),
+    map((isRunning) => (isRunning ? 'now' : usual)),
+  );
+}
+
+/** Rooms; what is not built yet is not here. */
 export const routes: Routes = [
-  { path: '', pathMatch: 'full', redirectTo: () => (isPhone() ? 'card' : 'walk') },
+  { path: '', pathMatch: 'full', redirectTo: firstRoom },
+  { path: 'now', title: 'Now · Roam Dial', loadComponent: () => import('../features/now').then((room) => room.NowView) },
   { path: 'walk', title: 'Walk · Roam Dial', loadComponent: () => import('../features/walk').then((room) => room.WalkView) },
   {
     path: 'walk/plan',

@@ -58,6 +58,14 @@ export class SelectionStore {
     this.navigate({ walk: walkId, stop: stopId, t: clockText(minuteOfDay) });
   }
 
+  /** Goes along with a walk that is being walked: no step of the history. */
+  follow(walkId: string, stopId: string, minuteOfDay: number): void {
+    const now = this.subject.value;
+    if (now.walkId !== walkId || now.stopId !== stopId) {
+      this.navigate({ walk: walkId, stop: stopId, t: clockText(Math.min(LAST_MINUTE, Math.max(0, minuteOfDay))) }, true);
+    } else if (now.minuteOfDay !== minuteOfDay) this.setMinute(minuteOfDay);
+  }
+
   setMinute(minuteOfDay: number): void {
     const minute = Math.min(LAST_MINUTE, Math.max(0, Math.round(minuteOfDay)));
     this.unwrittenMinute = minute;

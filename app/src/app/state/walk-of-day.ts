@@ -28,7 +28,7 @@ function bestMinute({ quality }: StopDay): number {
   return quality.reduce((best, its, minute) => (its > (quality[best] as number) ? minute : best), 0);
 }
 
-function stopOfDay(workspace: Workspace, walk: Walk, stop: Stop, day: StopDay): StopOfDay {
+export function stopOfDay(workspace: Workspace, walk: Walk, stop: Stop, day: StopDay): StopOfDay {
   const { quality, keyEv100, squareSideM, readingOffsetEv } = day;
   const kit = kitInHand(workspace.kit, walk, stop);
   const light = lightFor(walk, stop, bestMinute(day), day);

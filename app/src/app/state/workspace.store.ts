@@ -109,6 +109,13 @@ export class WorkspaceStore {
     this.make(patches);
   }
 
+  /** Applies a change that is nobody's doing, so that there is nothing to undo of it: what a simulated walker does. */
+  record(change: (workspace: Workspace) => Workspace): void {
+    if (this.current === null) return;
+    const patches = diff(this.current, change(this.current));
+    if (patches.length > 0) this.make(patches);
+  }
+
   /** Says what was done in a notice that offers to undo it. */
   announce(message: string): void {
     this.noticeSubject.next({ message, offersUndo: true });

@@ -11,11 +11,14 @@ import {
   type OrderFound,
   planDaySteps,
   type PlannableDay,
+  type RestFound,
+  restOfWalk,
   type PlannedDay,
   profileFound,
   type ProfileFound,
   valueAsItStands,
   type WalkOfDay,
+  type WhereNow,
 } from '@roam-dial/core';
 import { Lru } from './lru';
 
@@ -31,6 +34,8 @@ export type DayAsked =
   | { readonly kind: 'plan'; readonly key: string }
   | { readonly kind: 'keep'; readonly key: string; readonly order: readonly string[] }
   | { readonly kind: 'details'; readonly key: string }
+  /** The best that is left of the day from where one is now. */
+  | { readonly kind: 'rest'; readonly key: string; readonly where: WhereNow }
   /** What stays that somebody has laid out are worth, by the clock on the wall. */
   | { readonly kind: 'stands'; readonly key: string; readonly stays: readonly StayAt[] };
 
@@ -48,6 +53,7 @@ export interface DayAnswers {
   readonly plan: DayFound | null;
   readonly keep: OrderFound | null;
   readonly details: DayDetails | null;
+  readonly rest: RestFound | null;
   /** Millionths of a picture. */
   readonly stands: number | null;
 }
@@ -93,6 +99,8 @@ export class DayDesk {
       }
       case 'details':
         return yield* details(day, yield* planned(known, day));
+      case 'rest':
+        return restOfWalk(day, asked.where);
       case 'stands':
         return standing(day, asked.stays);
     }

@@ -59,6 +59,8 @@ const ARCHIVE: Archive = {
   settings: DEFAULT_SETTINGS,
   walks: [WALK],
   districts: [],
+  outings: [],
+  returns: [],
 };
 
 function refusal(read: ReadArchive): Extract<ReadArchive, { ok: false }> {

@@ -1,4 +1,5 @@
 import { DEFAULT_STANDARD, type KitItem, type Standard } from '../../kit/index.js';
+import type { Outing, Return } from '../../outing/index.js';
 import type { District } from '../../streets/index.js';
 import type { Walk } from '../../walk/index.js';
 import { DEFAULT_SETTINGS, type Settings } from './settings.js';
@@ -14,10 +15,12 @@ export interface Rows {
   readonly settings: Settings;
   readonly walks: Walk;
   readonly districts: District;
+  readonly outings: Outing;
+  readonly returns: Return;
 }
 
 export type CollectionName = keyof Rows;
-export type ListName = 'kit' | 'walks' | 'districts';
+export type ListName = 'kit' | 'walks' | 'districts' | 'outings' | 'returns';
 export type SingleName = Exclude<CollectionName, ListName>;
 
 /** Everything that a person has in the program. Lists keep their order. */
@@ -66,10 +69,32 @@ export const COLLECTIONS: Readonly<Record<ListName, ListDescription>> & {
     ],
   },
   districts: { holds: 'list', most: 1000, isBulk: true, isLater: true, refersTo: [] },
+  outings: {
+    holds: 'list',
+    most: 10_000,
+    isBulk: false,
+    isLater: true,
+    refersTo: [
+      { to: 'walks', path: ['walkId'] },
+      { to: 'returns', path: ['happenings', '*', 'event', 'returnId'] },
+      { to: 'kit', path: ['happenings', '*', 'moment', 'lensId'] },
+    ],
+  },
+  returns: {
+    holds: 'list',
+    most: 10_000,
+    isBulk: false,
+    isLater: true,
+    refersTo: [
+      { to: 'districts', path: ['districtId'] },
+      { to: 'kit', path: ['stop', 'lensId'] },
+    ],
+  },
 };
 
 export const COLLECTION_NAMES = Object.keys(COLLECTIONS) as readonly CollectionName[];
-export const LIST_NAMES: readonly ListName[] = ['kit', 'walks', 'districts'];
+/** What is referred to comes before what refers to it. */
+export const LIST_NAMES: readonly ListName[] = ['kit', 'districts', 'walks', 'returns', 'outings'];
 export const SINGLE_NAMES: readonly SingleName[] = ['standard', 'settings'];
 
 /** What a browser has before anything is put in. */
@@ -79,4 +104,6 @@ export const EMPTY_ARCHIVE: Archive = {
   settings: DEFAULT_SETTINGS,
   walks: [],
   districts: [],
+  outings: [],
+  returns: [],
 };

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import type { Place } from '../../light/index.js';
+import { localDaySpan, type Place } from '../../light/index.js';
 import { LONGEST_ID, LONGEST_NAME } from './limits.js';
 import { INFINITY_WORD } from './words.js';
 
@@ -51,3 +51,26 @@ export function required<Row>(shape: ShapeOf<Row>): Joi.ObjectSchema {
 }
 
 export const position = required<Place>({ latitude: number.min(-90).max(90), longitude: number.min(-180).max(180) });
+
+function asCalendarDay(value: string, helpers: Joi.CustomHelpers): unknown {
+  try {
+    localDaySpan(value, 'UTC');
+    return value;
+  } catch {
+    return helpers.message({ custom: '{{#label}} must be a calendar day YYYY-MM-DD' });
+  }
+}
+export const calendarDay = Joi.string().custom(asCalendarDay);
+
+/** One of several shapes, told apart by their `kind`. */
+export function oneOfKinds<Row extends { readonly kind: string }>(shapes: {
+  readonly [Kind in Row['kind']]: ShapeOf<Omit<Extract<Row, { kind: Kind }>, 'kind'>>;
+}): Joi.ObjectSchema {
+  return Object.entries(shapes).reduce<Joi.ObjectSchema>(
+    (schema, [kind, shape]) =>
+      schema.when(Joi.object({ kind: Joi.valid(kind) }).unknown(), {
+        then: required<Readonly<Record<string, never>>>({ kind: Joi.valid(kind), ...(shape as object) } as never),
+      }),
+    Joi.object({ kind: Joi.valid(...Object.keys(shapes)).required() }).unknown(),
+  );
+}

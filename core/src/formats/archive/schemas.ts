@@ -2,6 +2,7 @@ import type Joi from 'joi';
 import type { CollectionName } from './collections.js';
 import { districtSchema } from './districtSchema.js';
 import { kitItemSchema } from './kitSchema.js';
+import { outingSchema, returnSchema } from './outingSchema.js';
 import { settingsSchema, standardSchema } from './standardSchema.js';
 import { walkSchema } from './walkSchema.js';
 
@@ -12,4 +13,6 @@ export const ROW_SCHEMAS: Readonly<Record<CollectionName, Joi.Schema>> = {
   settings: settingsSchema,
   walks: walkSchema,
   districts: districtSchema,
+  outings: outingSchema,
+  returns: returnSchema,
 };

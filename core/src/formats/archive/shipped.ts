@@ -9,8 +9,17 @@ const MAY_BE_ENDLESS = /^(?:farM|focusM|distanceM|\d+)$/;
  * the first page of a new browser waits for no validator.
  */
 export function shippedArchive(text: string): Archive {
-  const { kit, standard, settings, walks, districts } = JSON.parse(text, (key, value: unknown) =>
+  const shipped = JSON.parse(text, (key, value: unknown) =>
     value === INFINITY_WORD && MAY_BE_ENDLESS.test(key) ? Infinity : value,
   ) as Archive;
-  return { kit, standard, settings, walks, districts };
+  const {
+    kit,
+    standard,
+    settings,
+    walks,
+    districts,
+    outings = [],
+    returns = [],
+  }: Partial<Archive> & Omit<Archive, 'outings' | 'returns'> = shipped;
+  return { kit, standard, settings, walks, districts, outings, returns };
 }

@@ -7,6 +7,7 @@ import {
   type GroundMark,
   type Hand,
   type HoursSpan,
+  type Intent,
   type IntentAnswers,
   LAMP_KINDS,
   type Movers,
@@ -31,6 +32,7 @@ import {
   minute,
   name,
   number,
+  oneOfKinds,
   position,
   positive,
   required,
@@ -94,13 +96,7 @@ const INTENT_ANSWERS: { readonly [Kind in keyof IntentAnswers]: ShapeOf<IntentAn
   fireworks: { bulbS: shutter },
 };
 
-const intent = Object.entries(INTENT_ANSWERS).reduce<Joi.ObjectSchema>(
-  (schema, [kind, answers]) =>
-    schema.when(Joi.object({ kind: Joi.valid(kind) }).unknown(), {
-      then: required<Readonly<Record<string, never>>>({ kind: Joi.valid(kind), ...answers } as never),
-    }),
-  Joi.object({ kind: Joi.valid(...Object.keys(INTENT_ANSWERS)).required() }).unknown(),
-);
+const intent = oneOfKinds<Intent>(INTENT_ANSWERS);
 
 const subject = required<Subject>({
   nearM: positive.max(100_000),

@@ -56,7 +56,7 @@ function districtTo2(district: Plain): Plain {
 }
 
 type RowStep = (row: Plain) => Plain;
-export type Upgraded = 'kit' | 'standard' | 'settings' | 'walks' | 'districts';
+export type Upgraded = 'kit' | 'standard' | 'settings' | 'walks' | 'districts' | 'outings' | 'returns';
 
 /** The step from each version to the next, by collection; a collection without one stays as it is. Append-only. */
 const STEPS: readonly Partial<Record<Upgraded, RowStep>>[] = [{ walks: walkTo2, districts: districtTo2 }];

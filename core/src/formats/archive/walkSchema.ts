@@ -1,19 +1,10 @@
 import Joi from 'joi';
-import { checkTimeZone, localDaySpan } from '../../light/index.js';
+import { checkTimeZone } from '../../light/index.js';
 import { GATES, type HoursSpan, THRESHOLD_NAMES } from '../../stop/index.js';
 import type { CloudForecast, Pause, Walk, WalkPlace } from '../../walk/index.js';
 import { MOST_STOPS } from './limits.js';
 import { approachSchema, stopSchema } from './stopSchema.js';
-import { id, minute, name, number, position, required, share, stopsOrMore, text } from './schemaParts.js';
-
-function calendarDay(value: string, helpers: Joi.CustomHelpers): unknown {
-  try {
-    localDaySpan(value, 'UTC');
-    return value;
-  } catch {
-    return helpers.message({ custom: '{{#label}} must be a calendar day YYYY-MM-DD' });
-  }
-}
+import { calendarDay, id, minute, name, number, position, required, share, stopsOrMore, text } from './schemaParts.js';
 
 function timeZone(value: string, helpers: Joi.CustomHelpers): unknown {
   try {
@@ -38,6 +29,14 @@ const gate = Joi.array()
     opens === full ? [opens, full] : helpers.message({ custom: '{{#label}} must have the same figure twice' }),
   );
 
+export const walkPlace = required<WalkPlace>({
+  name,
+  timeZone: Joi.string().custom(timeZone),
+  isInvented: Joi.boolean(),
+  latitude: number.min(-90).max(90),
+  longitude: number.min(-180).max(180),
+});
+
 const pause = required<Pause>({
   id,
   name,
@@ -51,14 +50,8 @@ const pause = required<Pause>({
 export const walkSchema = required<Walk>({
   id,
   name,
-  day: Joi.string().custom(calendarDay),
-  place: required<WalkPlace>({
-    name,
-    timeZone: Joi.string().custom(timeZone),
-    isInvented: Joi.boolean(),
-    latitude: number.min(-90).max(90),
-    longitude: number.min(-180).max(180),
-  }),
+  day: calendarDay,
+  place: walkPlace,
   cloud: share,
   forecast: required<CloudForecast>({
     source: Joi.valid('simulated', 'own'),

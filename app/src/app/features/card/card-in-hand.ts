@@ -1,9 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
+import { MatButtonModule } from '@angular/material/button';
+import { RouterLink } from '@angular/router';
 import { LightRibbon } from '../../charts/light-ribbon/light-ribbon';
 import { timeDomain } from '../../charts/time-axis';
 import { CardStore } from '../../state/card.store';
 import { DaysStore } from '../../state/days.store';
+import { OutingStore } from '../../state/outing.store';
 import { SelectionStore } from '../../state/selection.store';
 import { leftSentence } from '../../wording/windows';
 import { wordingSignal } from '../../state/wording.store';
@@ -12,7 +15,7 @@ import { DialCard } from './dial-card';
 /** The card alone: first thing in the hand, full screen at the table. */
 @Component({
   selector: 'rd-card-in-hand',
-  imports: [DialCard, LightRibbon],
+  imports: [DialCard, LightRibbon, MatButtonModule, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h1 class="visually-hidden">Dial card</h1>
@@ -43,7 +46,10 @@ import { DialCard } from './dial-card';
         [height]="54"
         [isReadOnly]="true"
       />
-      <p class="left figure">{{ v.left }}</p>
+      <p class="left figure">
+        {{ v.left }}
+        <a mat-stroked-button class="go" routerLink="/now" queryParamsHandling="preserve">{{ isRunning() ? 'Now' : 'Go' }}</a>
+      </p>
     }
     <rd-dial-card [isInHand]="true" />
   `,
@@ -71,7 +77,14 @@ import { DialCard } from './dial-card';
     .time strong {
       font-size: 1.125rem;
     }
+    .go {
+      min-width: 64px;
+      min-height: 48px;
+    }
     .left {
+      display: flex;
+      align-items: center;
+      justify-content: space-between;
       padding: 4px 14px 0;
       font-weight: 650;
     }
@@ -86,6 +99,7 @@ export class CardInHand {
   private readonly focus = toSignal(inject(CardStore).focus$);
   private readonly days = toSignal(inject(DaysStore).days$);
   protected readonly wording = wordingSignal();
+  protected readonly isRunning = toSignal(inject(OutingStore).isRunning$, { initialValue: false });
 
   protected readonly view = computed(() => {
     const focus = this.focus();

@@ -6,6 +6,7 @@ import { type Card, CardStore } from '../../state/card.store';
 import { StopActions } from '../../state/actions/stop.actions';
 import { FindingsStore } from '../../state/findings.store';
 import { wordingSignal } from '../../state/wording.store';
+import { MarkWheel } from '../../ui/mark-wheel';
 
 const LARGEST_OFFSET_EV = 12;
 /** Half of a ladder's step. */
@@ -50,35 +51,31 @@ function isSameHand(a: Hand, b: Hand): boolean {
   );
 }
 
+/** Number of the mark nearest to a value, by its logarithm. */
+function nearestIndex(values: readonly number[], value: number): number {
+  const away = (one: number): number => Math.abs(Math.log(one / value));
+  return values.reduce((best, one, k) => (away(one) < away(values[best] as number) ? k : best), 0);
+}
+
 /** What the camera shows, against what the model says: corrects the stop's light from now on. */
 @Component({
   selector: 'rd-spot-light',
-  imports: [MatButtonModule],
+  imports: [MarkWheel, MatButtonModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (card(); as c) {
       <div class="spot" [class.in-hand]="isInHand()">
         @if (shown(); as s) {
-          <div class="wheel" role="group" aria-label="What the camera shows">
-            <span class="soft">Camera shows</span>
-            <button
-              type="button"
-              class="plain-button"
-              [attr.aria-label]="'The camera shows a ' + (s.control === 'iso' ? 'lower ISO' : 'faster shutter') + ': more light'"
-              (click)="turn(s, -1)"
-            >
-              −
-            </button>
-            <span class="figure shown">{{ s.text }}</span>
-            <button
-              type="button"
-              class="plain-button"
-              [attr.aria-label]="'The camera shows a ' + (s.control === 'iso' ? 'higher ISO' : 'slower shutter') + ': less light'"
-              (click)="turn(s, 1)"
-            >
-              +
-            </button>
-          </div>
+          <rd-mark-wheel
+            class="wheel"
+            label="What the camera shows"
+            [lessLabel]="'The camera shows a ' + (s.control === 'iso' ? 'lower ISO' : 'faster shutter') + ': more light'"
+            [moreLabel]="'The camera shows a ' + (s.control === 'iso' ? 'higher ISO' : 'slower shutter') + ': less light'"
+            [prefix]="s.control === 'iso' ? 'ISO ' : ''"
+            [marks]="s.texts"
+            [index]="s.index"
+            (chosen)="show(s.control, s.values[$event])"
+          />
         }
         <div class="drops">
           <button mat-stroked-button type="button" (click)="shift(-1)">Light dropped</button>
@@ -98,26 +95,11 @@ function isSameHand(a: Hand, b: Hand): boolean {
       padding-top: var(--space-2);
       border-top: 1.5px solid var(--rule-strong);
     }
-    .wheel,
     .drops {
       display: flex;
       flex-wrap: wrap;
       align-items: center;
       gap: var(--space-2);
-    }
-    .wheel .soft {
-      font-size: var(--text-small);
-    }
-    .shown {
-      min-width: 84px;
-      text-align: center;
-      font-weight: 650;
-    }
-    .plain-button {
-      border: 1px solid var(--ink-soft);
-      font-size: 1.125rem;
-    }
-    .drops {
       margin-top: var(--space-2);
     }
     .answer:empty {
@@ -131,22 +113,12 @@ function isSameHand(a: Hand, b: Hand): boolean {
       margin: 0;
       padding: 0;
       border: 0;
-      .wheel .soft {
-        display: none;
-      }
-      .plain-button {
-        width: 64px;
-      }
       .drops {
         margin-top: 6px;
       }
       .drops button {
         flex: 1;
         min-height: 48px;
-      }
-      .shown {
-        flex: 1;
-        font-size: 1.25rem;
       }
     }
     @include phone.short {
@@ -157,15 +129,6 @@ function isSameHand(a: Hand, b: Hand): boolean {
         gap: 4px;
         .wheel {
           flex: 1;
-          flex-wrap: nowrap;
-          gap: 4px;
-        }
-        .plain-button {
-          width: 48px;
-        }
-        .shown {
-          min-width: 0;
-          font-size: 1.0625rem;
         }
         .drops {
           flex-wrap: nowrap;
@@ -200,13 +163,18 @@ export class SpotLight {
     return state?.kind === 'card' ? state : null;
   });
   private readonly ladder = toSignal(inject(FindingsStore).ladder$);
+  /** The marks of the control that floats, from the most light to the least, and where among them it is. */
   protected readonly shown = computed(() => {
     const card = this.card();
     const shown = card === null ? null : shownBy(card);
     if (card === null || shown === null) return null;
-    const step = card.kit.body.markStep;
-    const { control, value } = shown;
-    return { ...shown, text: control === 'iso' ? `ISO ${this.wording().iso(value, step)}` : this.wording().shutter(value, step) };
+    const { body } = card.kit;
+    const { lowest, highest } = card.result.setUp.iso;
+    const values = shown.control === 'iso' ? markedBetween('iso', body.markStep, lowest, highest) : bodyShutters(body);
+    const say = (value: number): string =>
+      shown.control === 'iso' ? this.wording().iso(value, body.markStep) : this.wording().shutter(value, body.markStep);
+    const index = nearestIndex(values, shown.value);
+    return { control: shown.control, values, texts: values.map(say), index };
   });
   protected readonly answer = computed(() => {
     const card = this.card();
@@ -215,14 +183,9 @@ export class SpotLight {
     return this.changed(this.before, card);
   });
 
-  protected turn({ control, value }: Shown, direction: 1 | -1): void {
+  protected show(control: Shown['control'], value: number | undefined): void {
     const card = this.card();
-    if (card === null) return;
-    const { body } = card.kit;
-    const { lowest, highest } = card.result.setUp.iso;
-    const marks = control === 'iso' ? markedBetween('iso', body.markStep, lowest, highest) : bodyShutters(body);
-    const next = snapToMark({ value: value * 2 ** (direction * 0.2), marks, direction: direction === 1 ? 'up' : 'down' });
-    if (next !== null) this.correct(card, offsetFor(card, { control, value: next }));
+    if (card !== null && value !== undefined) this.correct(card, offsetFor(card, { control, value }));
   }
 
   protected shift(stops: 1 | -1): void {

@@ -2,24 +2,24 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
-import { isoCeilingOf, stopsToday, type Walk } from '@roam-dial/core';
+import { RouterLink } from '@angular/router';
+import { stopsToday, type Walk } from '@roam-dial/core';
 import { WalkActions } from '../../state/actions/walk.actions';
 import { CardStore } from '../../state/card.store';
 import { DaysStore } from '../../state/days.store';
-import { FindingsStore } from '../../state/findings.store';
+import { HomeCheckStore } from '../../state/home-check';
 import { LegsStore } from '../../state/legs.store';
 import { wordingSignal } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { PageTabs } from '../../ui/page-tabs';
 import { TextField } from '../../ui/text-field';
-import { homeChecks, homeText } from '../../wording/home-checks';
 import { WALK_FACES } from '../../wording/walk-faces';
 import { bagList, itinerary, sunSentence } from './itinerary';
 
 /** One page to go through and to print: the day, what to take, the home state, what needs care, the rules, the ways home. */
 @Component({
   selector: 'rd-before-setting-off',
-  imports: [MatButtonModule, MatCheckboxModule, PageTabs, TextField],
+  imports: [MatButtonModule, MatCheckboxModule, PageTabs, RouterLink, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './before-setting-off.html',
   styleUrl: './before-setting-off.scss',
@@ -30,7 +30,8 @@ export class BeforeSettingOff {
   private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
   private readonly days = toSignal(inject(DaysStore).days$);
   private readonly legs = toSignal(inject(LegsStore).legs$, { initialValue: [] });
-  private readonly finding = toSignal(inject(FindingsStore).home$, { initialValue: null });
+  private readonly homeCheck = inject(HomeCheckStore);
+  protected readonly home = toSignal(this.homeCheck.home$, { initialValue: null });
   private readonly wording = wordingSignal();
 
   protected readonly faces = WALK_FACES;
@@ -45,26 +46,12 @@ export class BeforeSettingOff {
   });
   protected readonly lines = computed(() => {
     const walk = this.walk();
-    return walk === null
-      ? []
-      : itinerary(walk, this.days() ?? new Map<string, null>(), this.legs(), this.finding(), this.wording());
+    return walk === null ? [] : itinerary(walk, this.days() ?? new Map<string, null>(), this.legs(), this.home(), this.wording());
   });
   protected readonly bag = computed(() => bagList(this.workspace()?.kit ?? []));
-  protected readonly home = computed(() => {
-    const [finding, walk, workspace] = [this.finding(), this.walk(), this.workspace()];
-    const first = finding?.home.stops[0];
-    if (finding === null || first === undefined || walk === null || workspace === undefined) return null;
-    const { home, kit } = finding;
-    const checked = new Set(walk.homeChecked ?? []);
-    const ceiling = isoCeilingOf(kit.body, workspace.standard);
-    const checks = homeChecks(home, kit, ceiling, this.wording()).map((check) => ({ ...check, isDone: checked.has(check.id) }));
-    return { set: homeText(home.hand, first.atHome.camera.shutterS, kit, this.wording()), checks };
-  });
-  protected readonly isReady = computed(() => this.home()?.checks.every(({ isDone }) => isDone) === true);
 
   protected tick(walk: Walk, id: string, isDone: boolean): void {
-    const others = (walk.homeChecked ?? []).filter((one) => one !== id);
-    this.walkActions.tickHome(walk, isDone ? [...others, id] : others);
+    this.homeCheck.tick(walk, id, isDone);
   }
 
   protected note(walk: Walk, part: 'rules' | 'waysHome', text: string): void {

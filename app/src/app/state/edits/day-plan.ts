@@ -29,6 +29,24 @@ export function withPlan(walk: Walk, stays: readonly PlannedStay[]): Walk {
 export const takePlan = (walkId: string, stays: readonly PlannedStay[]): WorkspaceChange =>
   changeWalk(walkId, (walk) => withPlan(walk, stays));
 
+/**
+ * The rest of a day as it has been planned from a minute on: what is over stays before it, as it was, and so do the pauses that
+ * have begun; what is not planned any more is set aside.
+ */
+export const takeRest = (
+  walkId: string,
+  over: readonly Pick<Stop, 'id' | 'arriveMin' | 'leaveMin'>[],
+  rest: readonly PlannedStay[],
+  nowMin: number,
+): WorkspaceChange =>
+  changeWalk(walkId, (walk) => {
+    const asItWas = (id: string, fromMin: number, toMin: number): PlannedStay => ({ id, fromMin, toMin, worth: 0, spareMin: 0 });
+    const begun = (walk.pauses ?? []).flatMap(({ id, atMin, stayMin }) =>
+      atMin === null || atMin > nowMin || rest.some((stay) => stay.id === id) ? [] : [asItWas(id, atMin, atMin + stayMin)],
+    );
+    return withPlan(walk, [...over.map(({ id, arriveMin, leaveMin }) => asItWas(id, arriveMin, leaveMin)), ...begun, ...rest]);
+  });
+
 /** Left out of the day, behind all others. */
 export const setAside = (walkId: string, stopId: string): WorkspaceChange =>
   changeWalk(walkId, (walk) => {

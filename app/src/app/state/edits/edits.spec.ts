@@ -26,6 +26,8 @@ function workspace(): Workspace {
     settings: SETTINGS,
     walks: [walk],
     districts: [],
+    outings: [],
+    returns: [],
   };
 }
 const names = ({ walks }: Workspace): string => (walks[0]?.stops ?? []).map(({ name }) => name).join(' ');

@@ -2,12 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
-import { isoCeilingOf } from '@roam-dial/core';
-import type { Card } from '../../../state/card.store';
-import { WalkActions } from '../../../state/actions/walk.actions';
-import { FindingsStore } from '../../../state/findings.store';
+import { HomeCheckStore } from '../../../state/home-check';
 import { changeText } from '../../../wording/changes';
-import { homeChecks, homeText } from '../../../wording/home-checks';
 import { RoomState } from '../room-state';
 
 /** The home state: the one set-up to return to, what each stop loses by it, and what to check before setting off. */
@@ -20,21 +16,17 @@ import { RoomState } from '../room-state';
 })
 export class HomePanel {
   private readonly room = inject(RoomState);
-  private readonly walkActions = inject(WalkActions);
-  private readonly finding = toSignal(inject(FindingsStore).home$, { initialValue: null });
+  private readonly homeCheck = inject(HomeCheckStore);
+  private readonly found = toSignal(this.homeCheck.home$, { initialValue: null });
 
   protected readonly homeView = computed(() => {
-    const [finding, card] = [this.finding(), this.room.card()];
-    const first = finding?.home.stops[0];
-    if (finding === null || first === undefined || card === null) return null;
-    const { home, kit } = finding;
+    const [found, card] = [this.found(), this.room.card()];
+    if (found === null || card === null) return null;
+    const { home, kit, set, checks, isReady } = found;
     const wording = this.room.wording();
     const nameOf = (id: string): string => card.walk.stops.find((stop) => stop.id === id)?.name ?? '';
-    const ceiling = isoCeilingOf(kit.body, card.standard);
-    const checked = new Set(card.walk.homeChecked ?? []);
-    const checks = homeChecks(home, kit, ceiling, wording).map((check) => ({ ...check, isDone: checked.has(check.id) }));
     return {
-      set: homeText(home.hand, first.atHome.camera.shutterS, kit, wording),
+      set,
       mean: Math.round(home.meanChance * 100),
       stops: home.stops.map(({ id, atHome, best, loss, changes }) => ({
         id,
@@ -46,23 +38,17 @@ export class HomePanel {
       })),
       leftOut: home.leftOut.map(nameOf).join(', '),
       checks,
-      isReady: checks.every(({ isDone }) => isDone),
+      isReady,
     };
   });
 
   protected setDone(id: string, isDone: boolean): void {
     const card = this.room.card();
-    if (card === null) return;
-    const others = (card.walk.homeChecked ?? []).filter((one) => one !== id);
-    this.tick(card, isDone ? [...others, id] : others);
+    if (card !== null) this.homeCheck.tick(card.walk, id, isDone);
   }
 
   protected uncheckAll(): void {
     const card = this.room.card();
-    if (card !== null) this.tick(card, []);
-  }
-
-  private tick({ walk }: Card, homeChecked: readonly string[]): void {
-    this.walkActions.tickHome(walk, homeChecked);
+    if (card !== null) this.homeCheck.untickAll(card.walk);
   }
 }

@@ -1,0 +1,1 @@
+export { NowView } from './now-view';

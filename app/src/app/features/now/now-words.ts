@@ -1,0 +1,105 @@
+import type { Change, LightAhead, LightWindow, RestFound, Stop, WaitFor, WaitHere } from '@roam-dial/core';
+import type { Card } from '../../state/card.store';
+import type { WayLeft } from '../../state/way-ahead.store';
+import { changeText } from '../../wording/changes';
+import { pictures } from '../../wording/day-sentences';
+import { nameOf } from '../../wording/name';
+import { windowAt } from '../../wording/windows';
+import type { Wording } from '../../wording/wording';
+
+/** What is said on the walk: short, the number first. */
+
+/** "Light for 22 min more, until 16:41". */
+export function lightLeftWords(windows: readonly LightWindow[], minute: number, wording: Wording): string {
+  const found = windowAt(windows, minute);
+  if (found === null) return windows.length === 0 ? 'No light for this picture today' : 'No more light for this picture today';
+  const { window, isOpen } = found;
+  if (!isOpen) return `Light in ${wording.duration(window.fromMin - minute)}, at ${wording.clock(window.fromMin)}`;
+  return `Light for ${wording.duration(window.toMin - minute)} more, until ${wording.clock(window.toMin)}`;
+}
+
+/** "At 16:31 open to f/4": what the hand does next by itself, without looking at the camera. */
+export function aheadWords(ahead: LightAhead | null, { result, kit }: Card, wording: Wording): string {
+  if (ahead === null) return '';
+  const at = wording.clock(ahead.atMin);
+  if (ahead.kind === 'ends') return `At ${at} this picture ends`;
+  const from = result.setUp.aperture.fNumber;
+  const { hand } = ahead.rung.setUp;
+  const now = result.setUp.found.hand;
+  const changes = [
+    ...(hand.fNumber === now.fNumber ? [] : [{ control: 'aperture', fNumber: hand.fNumber } as const]),
+    ...(hand.focusM === now.focusM ? [] : [{ control: 'focus', distanceM: hand.focusM } as const]),
+    ...(hand.shutterS === now.shutterS || hand.shutterS === null ? [] : [{ control: 'shutter', seconds: hand.shutterS } as const]),
+    ...(hand.iso === now.iso || hand.iso === null ? [] : [{ control: 'iso', iso: hand.iso } as const]),
+    ...(hand.support === now.support ? [] : [{ control: 'support', support: hand.support } as const]),
+  ];
+  if (changes.length === 0) return '';
+  const say = (change: Change): string =>
+    `${change.control === 'shutter' ? 'shutter ' : ''}${changeText(change, from, kit, wording)}`;
+  return `At ${at} ${changes.map(say).join(', ')}`;
+}
+
+function within(wait: WaitFor, wording: Wording): string {
+  return wait.kind === 'within'
+    ? `80 % within ${Math.max(1, Math.ceil(wait.minutes))} min`
+    : `not to 80 % in this light: at most ${wording.percent(wait.atMost)}`;
+}
+
+/** The wait in two short lines: the chance, and until when it pays. */
+export function waitWords({ wait, paysUntilMin }: WaitHere, wording: Wording): { readonly chance: string; readonly pays: string } {
+  const pays =
+    paysUntilMin === null ? 'More waiting does not pay now' : `Waiting pays until ${wording.clock(Math.min(1439, paysUntilMin))}`;
+  if (wait === null) return { chance: '', pays };
+  return { chance: `One more who would do: ${wording.chance(wait.chance)}, ${within(wait.fourInFive, wording)}`, pays };
+}
+
+/** "120 m to go, 2 min, there at 15:06". */
+export function wayWords({ leftM, leftMin, way }: WayLeft, nowMin: number, wording: Wording): string {
+  const minutes = Math.max(0, Math.ceil(leftMin - 1e-6));
+  const metres = leftM === null ? '' : `${wording.distance(roundedM(leftM))} to go, `;
+  const how = way.lengthM === null || way.isAlongStreets ? '' : ', as the crow flies and a third more';
+  const there = Math.min(1439, Math.max(0, Math.ceil(nowMin + minutes)));
+  return `${metres}${minutes} min: there at ${wording.clock(there)}${how}`;
+}
+
+function roundedM(metres: number): number {
+  const step = metres < 100 ? 5 : 10;
+  return Math.round(metres / step) * step;
+}
+
+/** Behind by more than this it is worth a word; as much time to spare as this is worth another plan (s). */
+const BEHIND_MIN = 5;
+const SPARE_MIN = 25;
+
+export interface LateWords {
+  readonly words: string;
+  readonly isLate: boolean;
+}
+
+/** Late or early against the plan, in words; null on time. `behind` in minutes, negative to spare. */
+export function lateWords(behind: number, to: Stop, wording: Wording): LateWords | null {
+  const minutes = Math.round(behind);
+  if (minutes > BEHIND_MIN) {
+    return {
+      words: `${wording.duration(minutes)} late for ${nameOf(to)}, planned at ${wording.clock(to.arriveMin)}`,
+      isLate: true,
+    };
+  }
+  if (minutes < -SPARE_MIN) return { words: `${wording.duration(-minutes)} to spare before ${nameOf(to)}`, isLate: false };
+  return null;
+}
+
+/** The plan from here in lines, and what it leaves behind. */
+export function restWords(
+  { stays, leftOut, givenUp, value }: RestFound,
+  nameOfVisit: (id: string) => string,
+  wording: Wording,
+): { readonly head: string; readonly stays: readonly string[]; readonly left: string } {
+  const head = stays.length === 0 ? 'Nothing that is left is worth going on for.' : `Worth ${pictures(value)} pictures from here:`;
+  const out = [...new Set([...givenUp, ...leftOut])].map(nameOfVisit);
+  return {
+    head,
+    stays: stays.map(({ id, fromMin, toMin }) => `${wording.clock(fromMin)}–${wording.clock(toMin)} ${nameOfVisit(id)}`),
+    left: out.length === 0 ? '' : `Left out: ${out.join(', ')}.`,
+  };
+}

@@ -1,0 +1,130 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { MatButtonModule } from '@angular/material/button';
+import { RouterLink } from '@angular/router';
+import { isGot, type Stop } from '@roam-dial/core';
+import { OutingActions } from '../../state/actions/outing.actions';
+import { DevicePositionStore } from '../../state/device-position';
+import { WakeLock } from '../../state/wake-lock';
+import { wordingSignal } from '../../state/wording.store';
+import { WorkspaceStore } from '../../state/workspace.store';
+import { nameOf } from '../../wording/name';
+import { MISS_CHOICES, NOTE_WORDS } from '../../wording/outing';
+import { cardRows, chanceSentence, ladderLines, nextStep, SpotLight } from '../card';
+import { ComeBack } from './come-back';
+import { FieldChecks } from './field-checks';
+import { NowState } from './now-state';
+import { aheadWords, lightLeftWords, waitWords, wayWords } from './now-words';
+import { RehearsalBar } from './rehearsal-bar';
+import { RestPanel } from './rest-panel';
+
+type Asking = 'nothing' | 'missed' | 'note' | 'comeBack' | 'more';
+
+/** Where one is in the walk, what to set, how long the light lasts, when to go on, and one thumb's worth of buttons. */
+@Component({
+  selector: 'rd-on-the-walk',
+  imports: [ComeBack, FieldChecks, MatButtonModule, RehearsalBar, RestPanel, RouterLink, SpotLight],
+  providers: [NowState],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './on-the-walk.html',
+  styleUrl: './on-the-walk.scss',
+})
+export class OnTheWalk {
+  protected readonly state = inject(NowState);
+  protected readonly actions = inject(OutingActions);
+  private readonly store = inject(WorkspaceStore);
+  private readonly position = inject(DevicePositionStore);
+  private readonly wakeLock = inject(WakeLock);
+  protected readonly wording = wordingSignal();
+
+  protected readonly asking = signal<Asking>('nothing');
+  protected readonly missChoices = MISS_CHOICES;
+  protected readonly noteWords = NOTE_WORDS;
+  protected readonly undoLabel = computed(() => this.history().undo);
+  private readonly history = toSignal(this.store.history$, { initialValue: { undo: null, redo: null } });
+  protected readonly device = toSignal(this.position.position$, { initialValue: { kind: 'off' } as const });
+  protected readonly isAwake = toSignal(this.wakeLock.isHeld$, { initialValue: false });
+
+  protected readonly view = computed(() => {
+    const [now, wording] = [this.state.now(), this.wording()];
+    if (now === null) return null;
+    const { walk, today, standing, outing } = now;
+    const stop = this.state.stop();
+    const left = this.state.left();
+    return {
+      walk,
+      standing,
+      outing,
+      stop,
+      name: stop === null ? '' : nameOf(stop),
+      clock: wording.clock(this.state.minute()),
+      isOffDay: now.minute < 0 || now.minute >= 1440,
+      place: stop === null ? '' : `${today.indexOf(stop) + 1} of ${today.length}`,
+      isGot: standing.kind === 'there' && standing.isGot,
+      gotCount: walk.stops.filter(({ id }) => isGot(outing, id)).length,
+      way: standing.kind === 'onTheWay' && left !== null ? wayWords(left, now.minute, wording) : '',
+      next: this.nextWords(),
+      isRehearsal: outing.clock.kind === 'simulated',
+    };
+  });
+
+  protected readonly light = computed(() => {
+    const [stop, day, leaveBy] = [this.state.stop(), this.state.day(), this.state.leaveBy()];
+    if (stop === null) return null;
+    const wording = this.wording();
+    return {
+      left: day === null ? 'Its light is being measured' : lightLeftWords(day.windows, this.state.cardMinute(), wording),
+      leave: leaveBy === null ? '' : `leave by ${wording.clock(Math.min(1439, leaveBy))}`,
+    };
+  });
+
+  protected readonly set = computed(() => {
+    const [card, wording] = [this.state.card(), this.wording()];
+    if (card === null) return null;
+    const finding = this.state.finding();
+    const lines = finding === null ? [] : ladderLines(finding.card, finding.answer, wording);
+    return {
+      rows: cardRows(card, wording),
+      chance: chanceSentence(card),
+      step: nextStep(lines),
+      ahead: aheadWords(this.state.ahead(), card, wording),
+      cautions: card.stop.cautions,
+      isFor: this.state.standing()?.kind === 'onTheWay' ? `For ${wording.clock(this.state.cardMinute())}:` : '',
+    };
+  });
+  protected readonly wait = computed(() => {
+    const wait = this.state.wait();
+    return wait === null ? null : waitWords(wait, this.wording());
+  });
+
+  private nextWords(): string {
+    const [now, left] = [this.state.now(), this.state.left()];
+    if (now?.next == null) return '';
+    const { next, standing } = now;
+    const at = this.wording().clock(next.arriveMin);
+    const walk = standing.kind === 'there' && left?.way.to === next ? `, ${left.way.walkMin} min on foot` : '';
+    return `Then ${nameOf(next)} at ${at}${walk}`;
+  }
+
+  protected ask(what: Asking): void {
+    this.asking.update((now) => (now === what ? 'nothing' : what));
+  }
+
+  protected done(): void {
+    this.asking.set('nothing');
+  }
+
+  protected note(stop: Stop, text: string): void {
+    if (text.trim() === '') return;
+    void this.actions.note(stop, text.trim());
+    this.done();
+  }
+
+  protected undo(): void {
+    this.store.undo();
+  }
+
+  protected turnPosition(isOn: boolean): void {
+    this.position.turn(isOn);
+  }
+}

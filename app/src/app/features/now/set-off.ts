@@ -1,0 +1,49 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { MatButtonModule } from '@angular/material/button';
+import { MatCheckboxModule } from '@angular/material/checkbox';
+import { RouterLink } from '@angular/router';
+import { stopsToday } from '@roam-dial/core';
+import { DateTime } from 'luxon';
+import { OutingActions } from '../../state/actions/outing.actions';
+import { DeviceClock } from '../../state/device-clock';
+import { FocusStore } from '../../state/focus.store';
+import { HomeCheckStore } from '../../state/home-check';
+import { wordingSignal } from '../../state/wording.store';
+import { nameOf } from '../../wording/name';
+
+/** Before the first step: the home state to go through, and off; on another day than the walk's, the ways to do it all the same. */
+@Component({
+  selector: 'rd-set-off',
+  imports: [MatButtonModule, MatCheckboxModule, RouterLink],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './set-off.html',
+  styleUrl: './set-off.scss',
+})
+export class SetOff {
+  protected readonly actions = inject(OutingActions);
+  private readonly clock = inject(DeviceClock);
+  protected readonly homeCheck = inject(HomeCheckStore);
+  private readonly focus = toSignal(inject(FocusStore).focus$);
+  protected readonly home = toSignal(this.homeCheck.home$, { initialValue: null });
+  protected readonly wording = wordingSignal();
+
+  protected readonly view = computed(() => {
+    const walk = this.focus()?.walk ?? null;
+    if (walk === null) return null;
+    const stops = stopsToday(walk);
+    const [first] = stops;
+    const today = DateTime.fromMillis(this.clock.nowMs(), { zone: walk.place.timeZone }).toFormat('yyyy-MM-dd');
+    return {
+      walk,
+      name: nameOf(walk),
+      first,
+      firstWords: first === undefined ? '' : `First ${nameOf(first)} at ${this.wording().clock(first.arriveMin)}`,
+      count: stops.length,
+      today,
+      isToday: walk.day === today,
+      day: this.wording().day(walk.day),
+      todayWords: this.wording().day(today),
+    };
+  });
+}

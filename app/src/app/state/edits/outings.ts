@@ -1,0 +1,34 @@
+import type { Happening, Outing, Return } from '@roam-dial/core';
+import { replaced, type WorkspaceChange } from './lists';
+
+/** Of one walk one outing goes on at a time. */
+export const startOuting =
+  (outing: Outing): WorkspaceChange =>
+  (workspace) => ({
+    ...workspace,
+    outings: [
+      ...workspace.outings.map((one) =>
+        one.walkId === outing.walkId && one.endedMs === null ? { ...one, endedMs: outing.startedMs } : one,
+      ),
+      outing,
+    ],
+  });
+
+export const changeOuting =
+  (outingId: string, change: (outing: Outing) => Outing): WorkspaceChange =>
+  (workspace) => ({ ...workspace, outings: replaced(workspace.outings, outingId, change) });
+
+export const addHappenings = (outingId: string, happenings: readonly Happening[]): WorkspaceChange =>
+  changeOuting(outingId, (outing) => ({ ...outing, happenings: [...outing.happenings, ...happenings] }));
+
+export const addReturn =
+  (one: Return): WorkspaceChange =>
+  (workspace) => ({ ...workspace, returns: [...workspace.returns, one] });
+
+export const changeReturn =
+  (returnId: string, change: (one: Return) => Return): WorkspaceChange =>
+  (workspace) => ({ ...workspace, returns: replaced(workspace.returns, returnId, change) });
+
+export const removeReturn =
+  (returnId: string): WorkspaceChange =>
+  (workspace) => ({ ...workspace, returns: workspace.returns.filter(({ id }) => id !== returnId) });

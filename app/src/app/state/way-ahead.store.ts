@@ -1,0 +1,150 @@
+import { Injectable, inject } from '@angular/core';
+import {
+  type Course,
+  courseLengthM,
+  type District,
+  districtOf,
+  type FootWay,
+  legBetween,
+  minutesOnFoot,
+  onCourse,
+  type Place,
+  placeAlong,
+  placeAt,
+  type Stop,
+} from '@roam-dial/core';
+import { combineLatest, distinctUntilChanged, map, type Observable, of, shareReplay, switchMap } from 'rxjs';
+import type { Workspace } from '../data/workspace';
+import { DevicePositionStore, type Position } from './device-position';
+import { FootWays } from './foot-ways';
+import { OutingStore, type Running, type RunningNow } from './outing.store';
+import { WorkspaceStore } from './workspace.store';
+
+/** The way to the stop that one is going to, or will go to next. */
+export interface Way {
+  readonly from: Place | null;
+  readonly to: Stop;
+  /** Empty where a place is not known. */
+  readonly course: Course;
+  readonly isAlongStreets: boolean;
+  readonly walkMin: number;
+  /** Null where a place is not known. */
+  readonly lengthM: number | null;
+}
+
+/** What of a way is still to be walked. */
+export interface WayLeft {
+  readonly way: Way;
+  readonly leftMin: number;
+  readonly leftM: number | null;
+  /** Where one is: as the device says, as a simulated walker walks; null where nobody knows. */
+  readonly here: Place | null;
+  /** Close enough to be there. */
+  readonly isThere: boolean;
+}
+
+/** Further beside a way than this one is on another (s). */
+const BESIDE_M = 50;
+/** So close to a stop one is there (s); a position worse than the second figure says nothing. */
+const THERE_M = 25;
+const VAGUE_M = 60;
+const MINUTE_MS = 60_000;
+
+function courseOf(district: District | null, from: Place | null, to: Place | null, way: FootWay | null): Course {
+  if (from === null || to === null) return [];
+  if (way === null || district === null) return [from, to];
+  return way.points.map(([eastM, northM]) => placeAt(district.origin, { eastM, northM }));
+}
+
+/** From where one comes and to where one goes next: from the stop that one is at, or has left, else from the start. */
+function endsOf({
+  walk,
+  standing,
+  next,
+}: Running): { readonly from: Stop | null; readonly to: Stop; readonly start: Place | null } | null {
+  if (standing.kind === 'over') return null;
+  if (standing.kind === 'there') return next === null ? null : { from: standing.at, to: next, start: standing.at.position };
+  const { from, to } = standing;
+  return { from, to, start: from === null ? (walk.startsAt ?? null) : from.position };
+}
+
+/** How far it is to the next stop, and where one is on the way there. */
+@Injectable({ providedIn: 'root' })
+export class WayAheadStore {
+  private readonly ways = inject(FootWays);
+  private readonly outings = inject(OutingStore);
+  private readonly device = inject(DevicePositionStore);
+  private readonly workspace$ = inject(WorkspaceStore).workspace$;
+
+  readonly way$: Observable<Way | null> = combineLatest([this.outings.running$, this.workspace$]).pipe(
+    map(([running, workspace]) => (running === null ? null : legOf(running, workspace))),
+    distinctUntilChanged(isSameLeg),
+    switchMap((leg) => (leg === null ? of(null) : this.found(leg))),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+
+  readonly left$: Observable<WayLeft | null> = combineLatest([this.outings.now$, this.way$, this.device.position$]).pipe(
+    map(([now, way, device]) => {
+      if (now === null || way === null) return null;
+      return leftOf(now, way, device.kind === 'known' ? device.position : null);
+    }),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+
+  private found({ ends, district, paceMps }: LegAsked): Observable<Way> {
+    const { from, to, start } = ends;
+    const pair = { from: start, to: to.position };
+    return this.ways.between(district, [pair]).pipe(
+      map(({ wayOf }) => {
+        const way = wayOf(pair);
+        const course = courseOf(district, start, to.position, way);
+        const leg = from === null ? null : legBetween(from, to, paceMps, way);
+        const walkMin = leg?.walkMin ?? (start === null ? 0 : minutesOnFoot(start, to.position, paceMps, way));
+        const lengthM = leg?.distanceM ?? (course.length === 0 ? null : courseLengthM(course));
+        return { from: start, to, course, isAlongStreets: way !== null, walkMin, lengthM: course.length === 0 ? null : lengthM };
+      }),
+    );
+  }
+}
+
+interface LegAsked {
+  readonly ends: NonNullable<ReturnType<typeof endsOf>>;
+  readonly district: District | null;
+  readonly paceMps: number;
+}
+
+function legOf(running: Running, workspace: Workspace): LegAsked | null {
+  const ends = endsOf(running);
+  if (ends === null) return null;
+  return { ends, district: districtOf(workspace, running.walk), paceMps: workspace.standard.paceMps };
+}
+
+function isSameLeg(a: LegAsked | null, b: LegAsked | null): boolean {
+  if (a === null || b === null) return a === b;
+  const isSameWay = a.ends.from === b.ends.from && a.ends.to === b.ends.to && a.ends.start === b.ends.start;
+  return isSameWay && a.district?.ways === b.district?.ways && a.paceMps === b.paceMps;
+}
+
+/** What is left by the time that has been walked, or by where the device says that one is. */
+export function leftOf({ standing, nowMs, outing }: RunningNow, way: Way, position: Position | null): WayLeft {
+  const { course, walkMin, lengthM, to } = way;
+  if (standing.kind !== 'onTheWay') return { way, leftMin: walkMin, leftM: lengthM, here: way.from, isThere: false };
+  const walked = walkMin === 0 ? 1 : Math.min(1, Math.max(0, (nowMs - standing.sinceMs) / (walkMin * MINUTE_MS)));
+  const isSimulated = outing.clock.kind === 'simulated';
+  if (isSimulated || position === null || position.accuracyM > VAGUE_M || course.length === 0) {
+    const leftM = lengthM === null ? null : lengthM * (1 - walked);
+    const here = isSimulated ? placeAlong(course, courseLengthM(course) * walked) : null;
+    return { way, leftMin: walkMin * (1 - walked), leftM, here, isThere: isSimulated && walked >= 1 };
+  }
+  return byPosition(way, to, position.place);
+}
+
+function byPosition(way: Way, to: Stop, here: Place): WayLeft {
+  const found = onCourse(way.course, here);
+  const straightM = to.position === null ? null : courseLengthM([here, to.position]);
+  const isOnIt = found !== null && found.besideM <= BESIDE_M;
+  const leftM = isOnIt ? found.leftM : straightM;
+  const paceMPerMin = (way.lengthM ?? 0) / Math.max(1, way.walkMin);
+  const leftMin = leftM === null || paceMPerMin === 0 ? way.walkMin : leftM / paceMPerMin;
+  return { way, leftMin, leftM, here, isThere: straightM !== null && straightM <= THERE_M };
+}
