@@ -455,6 +455,7 @@ export {
   chancesByLight,
   type ChancesByLight,
   cutBetweenPasses,
+  DAY_ON_FOOT_M,
   hoursOfPasses,
   daylightOf,
   dayOfWalk,
@@ -536,4 +537,9 @@ export {
   waitHere,
   wallMinuteAt,
   type WhereNow,
+  type CommonDay,
+  commonDay,
+  type ReturnDays,
+  runOn,
+  sameDarkness,
 } from './outing/index.js';

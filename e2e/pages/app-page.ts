@@ -65,6 +65,30 @@ export class AppPage {
     await expect.poll(holdsBack).toBe(false);
   }
 
+  /** Waits until every file that the service worker lays by is there: from then on the net may go. */
+  async untilPrefetched(): Promise<void> {
+    await this.page.evaluate(async () => {
+      const ready = await navigator.serviceWorker.ready;
+      while (ready.active?.state !== 'activated') await new Promise((resolve) => setTimeout(resolve, 100));
+    });
+    // The prefetch is through when every file of the manifest is in a cache.
+    await expect
+      .poll(
+        () =>
+          this.page.evaluate(async () => {
+            const manifest = (await (await fetch('ngsw.json')).json()) as { assetGroups: { urls: string[] }[] };
+            const urls = manifest.assetGroups.flatMap((group) => group.urls);
+            const cached = new Set<string>();
+            for (const key of await caches.keys()) {
+              for (const request of await (await caches.open(key)).keys()) cached.add(new URL(request.url).pathname);
+            }
+            return urls.filter((url) => !cached.has(url));
+          }),
+        { timeout: 30_000 },
+      )
+      .toEqual([]);
+  }
+
   async reload(): Promise<void> {
     await this.expectStored();
     await this.page.reload();

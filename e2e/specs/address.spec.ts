@@ -56,26 +56,7 @@ test.describe('without a net', () => {
 
   test('works offline after the first visit', async ({ app, context, problems }) => {
     const { page } = app;
-    await page.evaluate(async () => {
-      const ready = await navigator.serviceWorker.ready;
-      while (ready.active?.state !== 'activated') await new Promise((resolve) => setTimeout(resolve, 100));
-    });
-    // The prefetch is through when every file of the manifest is in a cache.
-    await expect
-      .poll(
-        () =>
-          page.evaluate(async () => {
-            const manifest = (await (await fetch('ngsw.json')).json()) as { assetGroups: { urls: string[] }[] };
-            const urls = manifest.assetGroups.flatMap((group) => group.urls);
-            const cached = new Set<string>();
-            for (const key of await caches.keys()) {
-              for (const request of await (await caches.open(key)).keys()) cached.add(new URL(request.url).pathname);
-            }
-            return urls.filter((url) => !cached.has(url));
-          }),
-        { timeout: 30_000 },
-      )
-      .toEqual([]);
+    await app.untilPrefetched();
     await context.setOffline(true);
     await page.reload();
     await expect(app.card.getByRole('heading', { name: 'Tollard Stop' })).toBeVisible();

@@ -17,3 +17,5 @@ export { type LightAhead, lightAhead } from './lightAhead.js';
 export { type WaitHere, waitHere } from './waitHere.js';
 export { type RestFound, restOfWalk, type WhereNow } from './restOfWalk.js';
 export { minuteToComeBack, type Return, RETURN_CROWDS, type ReturnCrowd } from './returns.js';
+export { type CommonDay, commonDay, type ReturnDays, runOn } from './commonDay.js';
+export { sameDarkness } from './sameDarkness.js';

@@ -4,6 +4,7 @@ import { dayOfWalk, type PlannableDay, type StopOfDay } from '../plan/index.js';
 import {
   atSpeed,
   behindMin,
+  commonDay,
   courseLengthM,
   type Happening,
   isGot,
@@ -15,7 +16,10 @@ import {
   type OutingEvent,
   outcomeOf,
   placeAlong,
+  type ReturnDays,
   restOfWalk,
+  runOn,
+  sameDarkness,
   shownMs,
   standingOf,
   waitHere,
@@ -271,5 +275,44 @@ describe('when to come back', () => {
     expect(minuteToComeBack({ quality }, crowd, 'busier', 700)).toBe(690);
     expect(minuteToComeBack({ quality }, crowd, 'emptier', 700)).toBe(810);
     expect(minuteToComeBack({ quality: new Float32Array(1440) }, crowd, 'emptier', 700)).toBe(700);
+  });
+});
+
+describe('the same darkness on another day', () => {
+  const place = { latitude: 46.5, longitude: -20.7, timeZone: 'Atlantic/Azores' };
+  // Sunset at the equinox and a week later, an hour of daylight saving apart from 28 March on: about 9 minutes later a week.
+  it('comes a little later every evening towards summer', () => {
+    const at = sameDarkness(place, { day: '2027-03-13', minuteOfDay: 1160 }, '2027-03-20') ?? NaN;
+    expect(at - 1160).toBeGreaterThanOrEqual(8);
+    expect(at - 1160).toBeLessThanOrEqual(11);
+    const summerTime = sameDarkness(place, { day: '2027-03-27', minuteOfDay: 1180 }, '2027-03-28') ?? NaN;
+    expect(summerTime - 1180).toBeGreaterThanOrEqual(60);
+    expect(summerTime - 1180).toBeLessThanOrEqual(63);
+  });
+  it('is the same minute in the night, and none where it does not get dark', () => {
+    expect(sameDarkness(place, { day: '2027-03-13', minuteOfDay: 60 }, '2027-03-20')).toBe(60);
+    const north = { latitude: 69.8, longitude: -8.3, timeZone: 'Europe/Oslo' };
+    expect(sameDarkness(north, { day: '2027-01-13', minuteOfDay: 60 }, '2027-06-20')).toBeNull();
+  });
+});
+
+describe('one day for several returns', () => {
+  const runs = (...spans: [string, string][]): ReturnDays => ({
+    kind: 'runs',
+    runs: spans.map(([fromDay, toDay]) => ({ fromDay, toDay, day: fromDay, minuteOfDay: 600, apartDeg: 1, isLit: true })),
+  });
+  it('is the first on which most have their light', () => {
+    const all = [runs(['2027-03-20', '2027-04-02']), runs(['2027-03-28', '2027-04-10']), { kind: 'anyDay' } as const];
+    expect(commonDay(all, '2027-03-15')).toEqual({ day: '2027-03-28', has: [true, true, true] });
+    expect(commonDay(all, '2027-04-01')).toEqual({ day: '2027-04-01', has: [true, true, true] });
+    expect(commonDay([runs(['2027-03-20', '2027-03-21']), runs(['2027-05-01', '2027-05-02'])], '2027-03-15')).toEqual({
+      day: '2027-03-20',
+      has: [true, false],
+    });
+    expect(commonDay([runs()], '2027-03-15')).toEqual({ day: '2027-03-15', has: [false] });
+  });
+  it('knows the run that a day lies in', () => {
+    expect(runOn(runs(['2027-03-20', '2027-04-02']), '2027-04-02')?.fromDay).toBe('2027-03-20');
+    expect(runOn(runs(['2027-03-20', '2027-04-02']), '2027-04-03')).toBeNull();
   });
 });

@@ -1,11 +1,11 @@
 import type { Routes } from '@angular/router';
 import { inject } from '@angular/core';
-import { map, take } from 'rxjs';
+import { map, type Observable, take } from 'rxjs';
 import { OutingStore } from '../state/outing.store';
 import { isPhone } from './phone';
 
 /** While a walk goes on, what is now; else in the hand the card comes first, at the table the walk. */
-function firstRoom() {
+function firstRoom(): Observable<string> {
   const usual = isPhone() ? 'card' : 'walk';
   return inject(OutingStore).isRunning$.pipe(
     take(1),
@@ -28,6 +28,11 @@ export const routes: Routes = [
     path: 'walk/before',
     title: 'Before setting off · Roam Dial',
     loadComponent: () => import('../features/setting-off').then((room) => room.BeforeSettingOff),
+  },
+  {
+    path: 'walk/returns',
+    title: 'Returns · Roam Dial',
+    loadComponent: () => import('../features/returns').then((room) => room.ReturnsPage),
   },
   {
     path: 'light',

@@ -1,4 +1,4 @@
-import type { Change, LightAhead, LightWindow, RestFound, Stop, WaitFor, WaitHere } from '@roam-dial/core';
+import type { Change, LightAhead, LightWindow, RestFound, Stop, Wait, WaitHere } from '@roam-dial/core';
 import type { Card } from '../../state/card.store';
 import type { WayLeft } from '../../state/way-ahead.store';
 import { changeText } from '../../wording/changes';
@@ -39,18 +39,21 @@ export function aheadWords(ahead: LightAhead | null, { result, kit }: Card, word
   return `At ${at} ${changes.map(say).join(', ')}`;
 }
 
-function within(wait: WaitFor, wording: Wording): string {
-  return wait.kind === 'within'
-    ? `80 % within ${Math.max(1, Math.ceil(wait.minutes))} min`
-    : `not to 80 % in this light: at most ${wording.percent(wait.atMost)}`;
+/** Less than this is nobody. */
+const NOBODY = 0.005;
+
+function chanceWords({ chance, fourInFive }: Wait, wording: Wording): string {
+  if (chance < NOBODY) return '';
+  return fourInFive.kind === 'within'
+    ? `One more who would do: ${wording.chance(chance)}, 80 % within ${Math.max(1, Math.ceil(fourInFive.minutes))} min`
+    : `Not to 80 % in this light: at most ${wording.percent(fourInFive.atMost)} that one more comes who would do`;
 }
 
 /** The wait in two short lines: the chance, and until when it pays. */
 export function waitWords({ wait, paysUntilMin }: WaitHere, wording: Wording): { readonly chance: string; readonly pays: string } {
   const pays =
     paysUntilMin === null ? 'More waiting does not pay now' : `Waiting pays until ${wording.clock(Math.min(1439, paysUntilMin))}`;
-  if (wait === null) return { chance: '', pays };
-  return { chance: `One more who would do: ${wording.chance(wait.chance)}, ${within(wait.fourInFive, wording)}`, pays };
+  return { chance: wait === null ? '' : chanceWords(wait, wording), pays };
 }
 
 /** "120 m to go, 2 min, there at 15:06". */

@@ -18,7 +18,7 @@ import { aheadWords, lightLeftWords, waitWords, wayWords } from './now-words';
 import { RehearsalBar } from './rehearsal-bar';
 import { RestPanel } from './rest-panel';
 
-type Asking = 'nothing' | 'missed' | 'note' | 'comeBack' | 'more';
+type Asking = 'nothing' | 'missed' | 'note' | 'comeBack' | 'other';
 
 /** Where one is in the walk, what to set, how long the light lasts, when to go on, and one thumb's worth of buttons. */
 @Component({

@@ -74,7 +74,6 @@ import { lateWords, restWords } from './now-words';
       margin-top: 6px;
       padding: 8px 0;
       border-top: 1.5px solid var(--mark);
-      border-bottom: 1px solid var(--rule-strong);
     }
     ul {
       margin: 4px 0;

@@ -13,7 +13,7 @@ import {
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { type Apart, apartIn, INTENT_NAMES, type Stop, stopsInOrder, stopsToday } from '@roam-dial/core';
+import { type Apart, apartIn, INTENT_NAMES, type Stop, stopsInOrder, stopsToday, type Walk } from '@roam-dial/core';
 import { AppActions } from '../../state/actions/app.actions';
 import { StopActions } from '../../state/actions/stop.actions';
 import { WalkActions } from '../../state/actions/walk.actions';
@@ -174,9 +174,18 @@ export class Spine {
             stop.isSetAside === true
               ? { label: 'Take back into today', run: () => this.stopActions.takeBack({ walk, stop }) }
               : { label: 'Set aside for today', run: () => this.stopActions.setAside({ walk, stop }) },
+            { label: 'Keep for another time', run: () => this.keepForAnotherTime(walk, stop) },
           ]),
       { label: 'Remove', run: () => this.stopActions.remove(stop) },
     ];
+  }
+
+  /** For the light at the time on screen, where that stop is on screen, else at its arrival. */
+  private async keepForAnotherTime(walk: Walk, stop: Stop): Promise<void> {
+    const { ReturnActions } = await import('../../state/actions/return.actions');
+    const focus = this.focus();
+    const minute = focus?.stop?.id === stop.id ? focus.minuteOfDay : stop.arriveMin;
+    this.injector.get(ReturnActions).keep(walk, stop, minute);
   }
 
   /** The first reach for the list makes it sortable. */

@@ -1,0 +1,1 @@
+export { ReturnsPage } from './returns-page';

@@ -1,0 +1,110 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { MatButtonModule } from '@angular/material/button';
+import { MatCheckboxModule } from '@angular/material/checkbox';
+import { commonDay, DAY_ON_FOOT_M, distanceBetweenM, INTENT_NAMES, type Return, type ReturnDays } from '@roam-dial/core';
+import { today } from '../../data/today';
+import { ReturnActions } from '../../state/actions/return.actions';
+import { minuteOf, ReturnsStore } from '../../state/returns.store';
+import { wordingSignal } from '../../state/wording.store';
+import { ChoiceField } from '../../ui/choice-field';
+import { PageTabs } from '../../ui/page-tabs';
+import { TextField } from '../../ui/text-field';
+import { counted } from '../../wording/counted';
+import { nameOf } from '../../wording/name';
+import { WALK_FACES } from '../../wording/walk-faces';
+import { CROWD_CHOICES, nextLines, notedSentence } from './return-words';
+
+/** Places kept for another time: what was wrong, when the light comes again, and a walk of those that are chosen. */
+@Component({
+  selector: 'rd-returns-page',
+  imports: [ChoiceField, MatButtonModule, MatCheckboxModule, PageTabs, TextField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './returns-page.html',
+  styleUrl: './returns-page.scss',
+})
+export class ReturnsPage {
+  protected readonly actions = inject(ReturnActions);
+  private readonly store = inject(ReturnsStore);
+  private readonly returns = toSignal(this.store.returns$, { initialValue: [] });
+  private readonly days = toSignal(this.store.days$);
+  protected readonly wording = wordingSignal();
+  protected readonly faces = WALK_FACES;
+  protected readonly crowds = CROWD_CHOICES;
+  protected readonly problem = signal<string | null>(null);
+  private readonly chosenIds = signal<ReadonlySet<string>>(new Set());
+  private readonly today = today();
+
+  protected readonly lines = computed(() =>
+    this.returns().map((one) => {
+      const days = this.days()?.get(one.id);
+      const dark = days?.kind === 'anyDay' ? minuteOf(one, days, this.today) : null;
+      return {
+        one,
+        name: nameOf(one.stop),
+        intent: INTENT_NAMES[one.stop.intent.kind],
+        where: one.place.isInvented ? 'invented place' : one.place.name,
+        noted: notedSentence(one, this.wording()),
+        next: nextLines(days, dark, this.wording()),
+        isChosen: this.chosenIds().has(one.id),
+      };
+    }),
+  );
+
+  private readonly chosen = computed(() =>
+    this.returns().flatMap((one) => {
+      const days = this.days()?.get(one.id);
+      return this.chosenIds().has(one.id) && days != null ? [{ one, days }] : [];
+    }),
+  );
+  /** The walk that the chosen ones would make. */
+  protected readonly walk = computed(() => {
+    const chosen = this.chosen();
+    if (chosen.length === 0) return null;
+    const { day, has } = commonDay(
+      chosen.map(({ days }) => days),
+      this.today,
+    );
+    const withLight = has.filter(Boolean).length;
+    const dayText = this.wording().day(day);
+    const without = chosen.filter((_, k) => has[k] === false).map(({ one }) => nameOf(one.stop));
+    return {
+      chosen,
+      day,
+      dayText,
+      words: `${dayText}: ${counted(withLight, 'of them has its light', 'of them have their light')}`,
+      without: without.length === 0 ? '' : `Not then: ${without.join(', ')}.`,
+      far: isTooFar(chosen) ? 'They are of more than one place: no walk leads from one to the other.' : '',
+    };
+  });
+
+  protected choose(one: Return, isChosen: boolean): void {
+    this.chosenIds.update((ids) => {
+      const others = new Set(ids);
+      if (isChosen) others.add(one.id);
+      else others.delete(one.id);
+      return others;
+    });
+  }
+
+  protected async take(event: Event): Promise<void> {
+    const field = event.target as HTMLInputElement;
+    const files = [...(field.files ?? [])];
+    field.value = '';
+    this.problem.set(null);
+    for (const file of files) {
+      const problem = await this.actions.fromSnapshot(file);
+      if (problem !== null) this.problem.set(problem);
+    }
+  }
+
+  protected make({ chosen, day, dayText }: NonNullable<ReturnType<typeof this.walk>>): void {
+    void this.actions.makeWalk(chosen, day, dayText);
+  }
+}
+
+function isTooFar(chosen: readonly { readonly one: Return; readonly days: ReturnDays }[]): boolean {
+  const places = chosen.map(({ one }) => one.stop.position ?? one.place);
+  const [first] = places;
+  return first !== undefined && places.some((place) => distanceBetweenM(first, place) > DAY_ON_FOOT_M);
+}

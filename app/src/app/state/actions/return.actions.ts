@@ -1,0 +1,127 @@
+import { Injectable, inject } from '@angular/core';
+import { Router } from '@angular/router';
+import { districtOf, metresOutside, type Return, type ReturnDays, type Stop, type Walk } from '@roam-dial/core';
+import { createId, newStop, newWalk } from '../../data/defaults';
+import { readSnapshot } from '../../data/snapshot';
+import { today } from '../../data/today';
+import type { Workspace } from '../../data/workspace';
+import { zoneAt } from '../../data/zones';
+import { nameOf } from '../../wording/name';
+import { DeviceClock } from '../device-clock';
+import { addReturn, addWalk, changeReturn, removeReturn } from '../edits';
+import { minuteOf } from '../returns.store';
+import { WorkspaceStore } from '../workspace.store';
+
+const NOON = 720;
+/** Who comes back comes a little before the light. */
+const BEFORE_MIN = 10;
+const LAST_MINUTE = 1439;
+
+/** What a person does with the places that are kept for another time. */
+@Injectable({ providedIn: 'root' })
+export class ReturnActions {
+  private readonly store = inject(WorkspaceStore);
+  private readonly clock = inject(DeviceClock);
+  private readonly router = inject(Router);
+
+  /** A stop of a walk, for the light in which it stands there at a minute. */
+  keep(walk: Walk, stop: Stop, lightMin: number): void {
+    const { place, day } = walk;
+    const kept: Return = {
+      id: createId(),
+      stop,
+      place,
+      districtId: walk.districtId ?? null,
+      day,
+      lightMin,
+      crowd: 'any',
+      wrong: '',
+      notedMs: this.clock.nowMs(),
+    };
+    this.store.edit({ label: `keep ${nameOf(stop)} for another time` }, addReturn(kept));
+    this.store.announce(`${nameOf(stop)} is kept in Returns`);
+  }
+
+  /** Where and when a photograph was taken; why not, where it does not say. */
+  async fromSnapshot(file: File): Promise<string | null> {
+    const read = await readSnapshot(file);
+    if (!read.ok) return read.message;
+    const { place, taken, bearingDeg } = read.snapshot;
+    const workspace = await this.store.snapshot();
+    const district = workspace.districts.find((one) => metresOutside(one, place) === 0) ?? null;
+    const bare: Stop = { ...newStop(createId(), undefined), name: withoutEnding(file.name), position: place };
+    const turned = bearingDeg === null ? bare : { ...bare, shootingBearingDeg: bearingDeg };
+    const kept: Return = {
+      id: createId(),
+      stop: turned,
+      place: { ...place, name: district?.name || 'Own place', timeZone: await zoneAt(place), isInvented: false },
+      districtId: district?.id ?? null,
+      day: taken?.day ?? today(),
+      lightMin: taken?.minuteOfDay ?? NOON,
+      crowd: 'any',
+      wrong: '',
+      notedMs: this.clock.nowMs(),
+    };
+    this.store.edit({ label: `keep ${file.name} for another time` }, addReturn(kept));
+    return null;
+  }
+
+  change(one: Return, part: string, change: Partial<Return>): void {
+    this.store.edit(
+      { label: `change ${part} of ${nameOf(one.stop)}`, mergeKey: `return/${part}/${one.id}` },
+      changeReturn(one.id, (now) => ({ ...now, ...change })),
+    );
+  }
+
+  remove(one: Return): void {
+    this.store.edit({ label: `take ${nameOf(one.stop)} out of Returns` }, removeReturn(one.id));
+    this.store.announce(`${nameOf(one.stop)} is out of Returns`);
+  }
+
+  /** A walk to all of them on a day, each when it has its light, in the order of those times. */
+  async makeWalk(
+    chosen: readonly { readonly one: Return; readonly days: ReturnDays }[],
+    day: string,
+    dayText: string,
+  ): Promise<void> {
+    const [first] = chosen;
+    if (first === undefined) return;
+    const workspace = await this.store.snapshot();
+    const stops = chosen
+      .map(({ one, days }) => stopOn(one, minuteOf(one, days, day) ?? one.lightMin))
+      .sort((a, b) => a.arriveMin - b.arriveMin);
+    const walk: Walk = {
+      ...newWalk(createId(), day, bodyIdOf(workspace)),
+      name: `Returns, ${dayText}`,
+      place: first.one.place,
+      districtId: districtOf(workspace, { districtId: first.one.districtId })?.id ?? null,
+      stops,
+    };
+    this.store.edit({ label: 'make a walk of returns' }, addWalk(walk));
+    this.store.announce(`${walk.name}: ${stops.length} stops`);
+    await this.router.navigate(['/walk'], { queryParams: { walk: walk.id, stop: null, t: null } });
+  }
+}
+
+function bodyIdOf({ kit }: Workspace): string | null {
+  return kit.find(({ kind, inBag }) => kind === 'body' && inBag)?.id ?? null;
+}
+
+/** The stop once more, its stay round a minute; what was of that other day is left behind. */
+function stopOn({ stop }: Return, lightMin: number): Stop {
+  const { isSetAside: _, hand: __, ...others } = stop;
+  const stayMin = Math.max(BEFORE_MIN, stop.leaveMin - stop.arriveMin);
+  const arriveMin = Math.min(LAST_MINUTE - 1, Math.max(0, lightMin - BEFORE_MIN));
+  return {
+    ...others,
+    id: createId(),
+    arriveMin,
+    leaveMin: Math.min(LAST_MINUTE, arriveMin + stayMin),
+    walkMin: null,
+    lightOffsetEv: 0,
+  };
+}
+
+function withoutEnding(fileName: string): string {
+  return fileName.replace(/\.[a-z0-9]+$/i, '').slice(0, 200);
+}

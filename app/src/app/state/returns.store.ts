@@ -1,0 +1,110 @@
+import { Injectable, inject } from '@angular/core';
+import {
+  dayClock,
+  lightInputFor,
+  type Return,
+  type ReturnDays,
+  sameDarkness,
+  siteOf,
+  sunPosition,
+  type Walk,
+} from '@roam-dial/core';
+import { concatMap, distinctUntilChanged, from, map, type Observable, of, scan, shareReplay, startWith, switchMap } from 'rxjs';
+import { newWalk } from '../data/defaults';
+import { today } from '../data/today';
+import type { Workspace } from '../data/workspace';
+import { answersOf } from '../workers/answers';
+import { LightClient } from '../workers/light.client';
+import { Lru } from '../workers/lru';
+import { siteRefOf } from '../workers/measured-light';
+import { WorkspaceStore } from './workspace.store';
+
+/** The days on which a return has its light again, from today on; by the id of the return, as far as they are known. */
+export type DaysOfReturns = ReadonlyMap<string, ReturnDays | null>;
+
+/** So near the sun has to come to where it stood (s). */
+const WITHIN_DEG = 2;
+const MOST_KEPT = 500;
+/** How far ahead is looked: a year and a little. */
+const DAYS_AHEAD = 400;
+
+/** Whole days from one to another that lies after it; 0 where it does not. */
+function daysUntil(day: string, later: string): number {
+  return Math.max(0, Math.round((Date.parse(later) - Date.parse(day)) / 86_400_000));
+}
+
+/** A return as a walk of one stop: what the light of a place is asked with. */
+export function walkOfReturn({ stop, place, districtId, day }: Return): Walk {
+  return { ...newWalk('return', day, null), place, districtId, stops: [stop] };
+}
+
+/** Whether a return wants the sun, or the dark. */
+export function isByDay({ stop, place, day, lightMin }: Return): boolean {
+  const clock = dayClock(day, place.timeZone);
+  const where = stop.position ?? place;
+  return clock !== null && sunPosition({ ...where, time: new Date(clock.msAt(lightMin)), refraction: 'none' }).altitudeDeg > 0;
+}
+
+/** The minute of a day at which a return has its light: as the sun comes back, or as it gets dark; null where it does not. */
+export function minuteOf({ stop, place, day, lightMin }: Return, days: ReturnDays, onDay: string): number | null {
+  if (days.kind === 'anyDay') {
+    const where = { ...(stop.position ?? place), timeZone: place.timeZone };
+    return sameDarkness(where, { day, minuteOfDay: lightMin }, onDay);
+  }
+  return days.runs.find(({ fromDay, toDay }) => fromDay <= onDay && onDay <= toDay)?.minuteOfDay ?? null;
+}
+
+@Injectable({ providedIn: 'root' })
+export class ReturnsStore {
+  private readonly client = inject(LightClient).years;
+  private readonly known = new Lru<string, ReturnDays>(MOST_KEPT);
+  private readonly workspace$ = inject(WorkspaceStore).workspace$;
+
+  readonly returns$: Observable<readonly Return[]> = this.workspace$.pipe(
+    map(({ returns }) => returns),
+    distinctUntilChanged(),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+
+  /** One after the other, each as soon as it is known; null where it could not be worked out. */
+  readonly days$: Observable<DaysOfReturns> = this.workspace$.pipe(
+    distinctUntilChanged((a, b) => a.returns === b.returns && a.districts === b.districts),
+    switchMap((workspace) =>
+      from(workspace.returns).pipe(
+        concatMap((one) => this.daysOf(workspace, one).pipe(map((days) => [one.id, days] as const))),
+        scan((all, [id, days]) => new Map(all).set(id, days), new Map<string, ReturnDays | null>()),
+        startWith(new Map<string, ReturnDays | null>()),
+      ),
+    ),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+
+  private daysOf(workspace: Workspace, one: Return): Observable<ReturnDays | null> {
+    if (!isByDay(one)) return of({ kind: 'anyDay' });
+    const walk = walkOfReturn(one);
+    const site = siteOf(workspace, walk, one.stop);
+    const now = today();
+    const question = {
+      kind: 'sameLight',
+      site: siteRefOf(site),
+      input: { ...lightInputFor(workspace, walk, one.stop), fromDay: one.day, days: daysUntil(one.day, now) + DAYS_AHEAD },
+      day: one.day,
+      minuteOfDay: one.lightMin,
+      withinDeg: WITHIN_DEG,
+    } as const;
+    const key = JSON.stringify([question, now]);
+    const known = this.known.get(key);
+    if (known !== undefined) return of(known);
+    return answersOf(this.client.ask<'sameLight'>(question, site.kind === 'district' ? site.district : null)).pipe(
+      map((runs) => {
+        if (runs === null) return null;
+        const ahead = runs
+          .filter(({ toDay }) => toDay >= now)
+          .map((run) => ({ ...run, fromDay: run.fromDay < now ? now : run.fromDay }));
+        const days: ReturnDays = { kind: 'runs', runs: ahead };
+        this.known.set(key, days);
+        return days;
+      }),
+    );
+  }
+}
