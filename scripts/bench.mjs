@@ -1,8 +1,9 @@
 // npm run bench: the core in Node, then the built app in Chromium. Figures, not checks.
-import { build, checkNode, chromium, install, run, say, startServer } from './steps.mjs';
+import { build, checkNode, chromium, testPrograms, install, run, say, startServer } from './steps.mjs';
 
 checkNode();
 install();
+testPrograms();
 const browser = chromium();
 build();
 const port = '4318';

@@ -131,20 +131,38 @@ export function build() {
 }
 
 /** Debian's Chromium, installed where it is missing and that may be done; says so where it may not. */
-export function chromium() {
-  const path = ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync);
-  if (path !== undefined) return path;
+/** What the tests open things with, each a program and Debian's package of it. */
+const DEBIAN = [
+  { program: '/usr/bin/chromium', package: 'chromium', what: 'Chromium, for the browser tests' },
+  { program: '/usr/bin/gpsbabel', package: 'gpsbabel', what: 'gpsbabel, which opens the GPX files' },
+  { program: '/usr/bin/pdftotext', package: 'poppler-utils', what: 'poppler, which opens the field cards' },
+  { program: '/usr/lib/python3/dist-packages/icalendar', package: 'python3-icalendar', what: 'a reader of calendars' },
+];
+
+/** Installs what is missing of it; a browser under another name will do. */
+export function testPrograms() {
+  const missing = DEBIAN.filter(({ program }) => !existsSync(program) && !(program.endsWith('chromium') && chromiumPath() !== null));
+  if (missing.length === 0) return;
   const isRoot = process.getuid?.() === 0;
+  const packages = missing.map((one) => one.package);
   if (!isRoot || !existsSync('/usr/bin/apt-get')) {
-    stop('The browser tests need Chromium, which only an administrator may install: apt-get install chromium, then try again.');
+    stop(`The tests need programs that only an administrator may install: apt-get install ${packages.join(' ')}, then try again.`);
   }
-  say('Installing Chromium from Debian…');
-  const done =
-    run('apt-get', ['update', '-qq'], { quiet: true }).ok && run('apt-get', ['install', '-y', '-qq', 'chromium'], { quiet: true });
-  if (done === false || !done.ok || !existsSync('/usr/bin/chromium')) {
-    stop('Chromium could not be installed from Debian’s packages; the browser tests need it.');
-  }
-  return '/usr/bin/chromium';
+  say(`Installing from Debian: ${missing.map(({ what }) => what).join('; ')}…`);
+  const install = ['install', '-y', '-qq', ...packages];
+  const done = run('apt-get', ['update', '-qq'], { quiet: true }).ok && run('apt-get', install, { quiet: true }).ok;
+  if (!done) stop(`${packages.join(', ')} could not be installed from Debian’s packages; the tests need them.`);
+}
+
+function chromiumPath() {
+  return ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find(existsSync) ?? null;
+}
+
+/** Where the browser of the tests is. */
+export function chromium() {
+  const path = chromiumPath();
+  if (path === null) stop('The browser tests need Chromium.');
+  return path;
 }
 
 export function startServer(env = {}) {

@@ -1,8 +1,9 @@
 // npm test: everything that must hold, in the order in which it fails fastest.
-import { build, checkNode, chromium, install, run, runTogether, say } from './steps.mjs';
+import { build, checkNode, chromium, install, run, runTogether, say, testPrograms } from './steps.mjs';
 
 checkNode();
 install();
+testPrograms();
 const browser = chromium();
 
 const script = (name) => () => run('npm', ['run', '--silent', name], { env: { CHROMIUM: browser } }).ok;

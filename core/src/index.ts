@@ -439,7 +439,7 @@ export {
   SINGLE_NAMES,
   type SingleName,
 } from './formats/archive/collections.js';
-export { LONGEST_NAME } from './formats/archive/limits.js';
+export { LONGEST_NAME, MOST_TRACK_POINTS } from './formats/archive/limits.js';
 export { fitTogether, NO_ROOM } from './formats/archive/room.js';
 export { DEFAULT_SETTINGS, type Settings } from './formats/archive/settings.js';
 export { shippedArchive } from './formats/archive/shipped.js';
@@ -542,4 +542,5 @@ export {
   type ReturnDays,
   runOn,
   sameDarkness,
+  thinnedTrack,
 } from './outing/index.js';

@@ -76,8 +76,10 @@ export class AppPage {
       .poll(
         () =>
           this.page.evaluate(async () => {
-            const manifest = (await (await fetch('ngsw.json')).json()) as { assetGroups: { urls: string[] }[] };
-            const urls = manifest.assetGroups.flatMap((group) => group.urls);
+            const manifest = (await (await fetch('ngsw.json')).json()) as {
+              assetGroups: { installMode: string; urls: string[] }[];
+            };
+            const urls = manifest.assetGroups.filter((group) => group.installMode === 'prefetch').flatMap((group) => group.urls);
             const cached = new Set<string>();
             for (const key of await caches.keys()) {
               for (const request of await (await caches.open(key)).keys()) cached.add(new URL(request.url).pathname);

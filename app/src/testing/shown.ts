@@ -271,7 +271,7 @@ export function shown({ workspace, stopId, minuteOfDay, shows }: Scene): string 
     rows,
     legs,
     staySentence(walk, rows, stopId, WORDING),
-    [walk.name, WORDING.day(walk.day), walk.place.name, walk.homeChecked, walk.isPlanned, walk.rules, walk.waysHome],
+    [walk.name, WORDING.day(walk.day), walk.place.name, walk.homeChecked, walk.isPlanned, walk.rules, walk.waysHome, walk.track],
     shows === 'plan' && day !== null ? planShown(workspace, walk, focus.stop as Stop, day) : null,
     apartIn(workspace, walk).map((apart) => apartSentence(apart, WORDING)),
   ];

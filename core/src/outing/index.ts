@@ -19,3 +19,4 @@ export { type RestFound, restOfWalk, type WhereNow } from './restOfWalk.js';
 export { minuteToComeBack, type Return, RETURN_CROWDS, type ReturnCrowd } from './returns.js';
 export { type CommonDay, commonDay, type ReturnDays, runOn } from './commonDay.js';
 export { sameDarkness } from './sameDarkness.js';
+export { thinnedTrack } from './thinned.js';

@@ -60,6 +60,8 @@ export interface Walk {
   readonly waysHome?: string;
   /** The day has been planned, or its order kept, at least once: what it is worth is worked out with every change. */
   readonly isPlanned?: boolean;
+  /** The way really walked, as a receiver wrote it down, thinned. */
+  readonly track?: readonly Place[];
   /** Points of the home state that have been gone through before setting off. */
   readonly homeChecked?: readonly string[];
 }

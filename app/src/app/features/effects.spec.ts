@@ -186,6 +186,7 @@ everyFieldOf<Walk, 'id' | 'isDemo' | 'notes'>(
     bodyId: ['market', 'demo-film-body'],
     stops: ['market', (DEMO.walks[0] as Walk).stops.slice(3, 5)],
     homeChecked: ['market', ['aperture']],
+    track: ['market', [{ latitude: 46.5, longitude: -20.7 }]],
     dayOut: ['plan', { fromMin: 900, toMin: 1000 }],
     startsAt: ['plan', { latitude: 46.51, longitude: -20.71 }],
     endsAt: ['plan', { latitude: 46.51, longitude: -20.71 }],

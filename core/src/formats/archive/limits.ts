@@ -16,3 +16,5 @@ export const NEAREST_POLE_DEG = 89;
 export const LONGEST_NAME = 200;
 export const LONGEST_ID = 100;
 export const MOST_STOPS = 2000;
+/** Of a way really walked, after thinning. */
+export const MOST_TRACK_POINTS = 5000;

@@ -2,7 +2,7 @@ import Joi from 'joi';
 import { checkTimeZone } from '../../light/index.js';
 import { GATES, type HoursSpan, THRESHOLD_NAMES } from '../../stop/index.js';
 import type { CloudForecast, Pause, Walk, WalkPlace } from '../../walk/index.js';
-import { MOST_STOPS } from './limits.js';
+import { MOST_STOPS, MOST_TRACK_POINTS } from './limits.js';
 import { approachSchema, stopSchema } from './stopSchema.js';
 import { calendarDay, id, minute, name, number, position, required, share, stopsOrMore, text } from './schemaParts.js';
 
@@ -73,5 +73,6 @@ export const walkSchema = required<Walk>({
   rules: text.optional(),
   waysHome: text.optional(),
   isPlanned: Joi.boolean().optional(),
+  track: Joi.array().items(position).max(MOST_TRACK_POINTS).optional(),
   homeChecked: Joi.array().items(name).max(40).optional(),
 });

@@ -82,11 +82,18 @@ export function streetNames(ways: readonly Way[], pixelsPerM: number): readonly 
     });
 }
 
-/** The way from stop to stop: drawn through along streets, dotted where it only says which two belong together. */
-export function legLayers(legs: readonly PlanLeg[], style: L.PolylineOptions): readonly L.Layer[] {
-  return legs.map(({ points, isAlongStreets }) => {
-    const look = isAlongStreets ? { weight: 2.5 } : { weight: 2, dashArray: '2 5' };
-    return L.polyline(toLatLngs(points), { ...style, ...look, opacity: 0.75, interactive: false });
+/** How a way looks: drawn through along streets, dotted where it only says which two belong together, broken where it was walked. */
+const LOOKS: Readonly<Record<PlanLeg['kind'], L.PolylineOptions>> = {
+  streets: { weight: 2.5, opacity: 0.75 },
+  straight: { weight: 2, dashArray: '2 5', opacity: 0.75 },
+  walked: { weight: 2, dashArray: '6 3' },
+};
+
+/** The way from stop to stop, and the one that was really walked, in a colour of its own. */
+export function legLayers(legs: readonly PlanLeg[], style: L.PolylineOptions, walkedColour: string): readonly L.Layer[] {
+  return legs.map(({ points, kind }) => {
+    const colour = kind === 'walked' ? { color: walkedColour } : {};
+    return L.polyline(toLatLngs(points), { ...style, ...LOOKS[kind], ...colour, interactive: false });
   });
 }
 

@@ -25,8 +25,8 @@ export interface ZoneMove {
 /** The way from one stop to the next, metres east and north. */
 export interface PlanLeg {
   readonly points: readonly (readonly [number, number])[];
-  /** Along streets; else it only says which two belong together. */
-  readonly isAlongStreets: boolean;
+  /** Along streets, saying only which two belong together, or as it was really walked. */
+  readonly kind: 'streets' | 'straight' | 'walked';
 }
 
 export interface PlanStop extends Viewpoint {

@@ -1,4 +1,4 @@
-import { type District, halfFieldDeg, type KitItem, kitInHand, type Leg, metresFrom, type Walk } from '@roam-dial/core';
+import { type District, halfFieldDeg, type KitItem, kitInHand, type Leg, metresFrom, type Place, type Walk } from '@roam-dial/core';
 import { nameOf } from '../../wording/name';
 import type { PlanLeg, PlanStop } from './plan-parts';
 
@@ -27,11 +27,21 @@ export function planStops(
 }
 
 /** The legs between stops that both have a place: along the streets where a way was found, else from one to the other. */
-export function planLegs({ stops }: Walk, { origin }: Pick<District, 'origin'>, legs: readonly Leg[]): readonly PlanLeg[] {
-  return legs.flatMap(({ course }, k): PlanLeg[] => {
-    if (course.kind === 'streets') return [{ points: course.way.points, isAlongStreets: true }];
-    const ends = [stops[k], stops[k + 1]].flatMap((stop) => stop?.position ?? []).map((place) => metresFrom(origin, place));
+export function planLegs(
+  { stops, track = [] }: Walk,
+  { origin }: Pick<District, 'origin'>,
+  legs: readonly Leg[],
+): readonly PlanLeg[] {
+  const flat = (place: Place): readonly [number, number] => {
+    const { eastM, northM } = metresFrom(origin, place);
+    return [eastM, northM];
+  };
+  const walked: PlanLeg[] = track.length < 2 ? [] : [{ points: track.map(flat), kind: 'walked' }];
+  const planned = legs.flatMap(({ course }, k): PlanLeg[] => {
+    if (course.kind === 'streets') return [{ points: course.way.points, kind: 'streets' }];
+    const ends = [stops[k], stops[k + 1]].flatMap((stop) => stop?.position ?? []).map(flat);
     if (ends.length < 2) return [];
-    return [{ points: ends.map(({ eastM, northM }) => [eastM, northM] as const), isAlongStreets: false }];
+    return [{ points: ends, kind: 'straight' }];
   });
+  return [...planned, ...walked];
 }

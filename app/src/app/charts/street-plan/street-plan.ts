@@ -265,7 +265,8 @@ export class StreetPlan {
       ...(stop.isSelected ? [...this.wedge(stop), ...this.zoneLayers(stop)] : [this.look(stop)]),
       this.marker(stop),
     ]);
-    return [...legLayers(this.legs(), { ...this.on('light'), color: this.colour('--ink') }), ...marks];
+    const style = { ...this.on('light'), color: this.colour('--ink') };
+    return [...legLayers(this.legs(), style, this.colour('--mark')), ...marks];
   }
 
   /** The ends of the zone as arcs across the look, each with a handle on the axis. */

@@ -11,6 +11,7 @@ import { WorkspaceStore } from '../../state/workspace.store';
 import { nameOf } from '../../wording/name';
 import { MISS_CHOICES, NOTE_WORDS } from '../../wording/outing';
 import { cardRows, chanceSentence, ladderLines, nextStep, SpotLight } from '../card';
+import { FileActions } from '../files';
 import { ComeBack } from './come-back';
 import { FieldChecks } from './field-checks';
 import { NowState } from './now-state';
@@ -34,6 +35,7 @@ export class OnTheWalk {
   protected readonly actions = inject(OutingActions);
   private readonly store = inject(WorkspaceStore);
   private readonly position = inject(DevicePositionStore);
+  private readonly files = inject(FileActions);
   private readonly wakeLock = inject(WakeLock);
   protected readonly wording = wordingSignal();
 
@@ -118,6 +120,14 @@ export class OnTheWalk {
     if (text.trim() === '') return;
     void this.actions.note(stop, text.trim());
     this.done();
+  }
+
+  protected async savePicture(): Promise<void> {
+    try {
+      await this.files.savePicture();
+    } catch (error) {
+      this.store.tell(error instanceof Error ? error.message : String(error));
+    }
   }
 
   protected undo(): void {

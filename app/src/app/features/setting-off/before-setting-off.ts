@@ -14,12 +14,13 @@ import { WorkspaceStore } from '../../state/workspace.store';
 import { PageTabs } from '../../ui/page-tabs';
 import { TextField } from '../../ui/text-field';
 import { WALK_FACES } from '../../wording/walk-faces';
+import { WalkFiles } from '../files';
 import { bagList, itinerary, sunSentence } from './itinerary';
 
 /** One page to go through and to print: the day, what to take, the home state, what needs care, the rules, the ways home. */
 @Component({
   selector: 'rd-before-setting-off',
-  imports: [MatButtonModule, MatCheckboxModule, PageTabs, RouterLink, TextField],
+  imports: [MatButtonModule, MatCheckboxModule, PageTabs, RouterLink, TextField, WalkFiles],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './before-setting-off.html',
   styleUrl: './before-setting-off.scss',

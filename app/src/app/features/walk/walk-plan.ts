@@ -116,7 +116,8 @@ export class WalkPlan {
     const rest = unplaced === 0 ? '' : ` ${counted(unplaced, 'stop stands', 'stops stand')} nowhere yet.`;
     const round = this.ground().buildings.length > MOST_SHADOWED ? ' round the chosen stop' : '';
     const map = this.district() === null ? ' No map yet: drop one on the window for its walls and shadows.' : '';
-    return `Shadows at ${wording.clock(this.minute())}${round}; ${wording.walkLength(metres)} as one walks. A tap, or the key A under the pointer, puts another stop there; one on the chosen stop goes close to it.${rest}${map}`;
+    const track = (walk.track ?? []).length < 2 ? '' : ' The broken line is the way really walked.';
+    return `Shadows at ${wording.clock(this.minute())}${round}; ${wording.walkLength(metres)} as one walks. A tap, or the key A under the pointer, puts another stop there; one on the chosen stop goes close to it.${rest}${track}${map}`;
   });
 
   protected tap(at: { eastM: number; northM: number }): void {

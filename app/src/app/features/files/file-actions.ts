@@ -1,0 +1,156 @@
+import { Injectable, inject } from '@angular/core';
+import { districtOf, type LightLadder, MOST_TRACK_POINTS, metresFrom, placedStop, thinnedTrack, type Walk } from '@roam-dial/core';
+import type { FiledWalk, GpxPoint, ReadGpx } from '@roam-dial/core/walk-files';
+import { firstValueFrom } from 'rxjs';
+import { createId, newStop } from '../../data/defaults';
+import { saveBlob, saveText } from '../../data/save-file';
+import { type Card, CardStore } from '../../state/card.store';
+import { DaysStore } from '../../state/days.store';
+import { DeviceClock } from '../../state/device-clock';
+import { addStop, changeWalk, type WorkspaceChange } from '../../state/edits';
+import { LegsStore } from '../../state/legs.store';
+import { WordingStore } from '../../state/wording.store';
+import { WorkspaceStore } from '../../state/workspace.store';
+import { SetUpClient } from '../../workers/set-up.client';
+import { counted } from '../../wording/counted';
+import { nameOf } from '../../wording/name';
+import { type CardsOfDay, cardsOfDay, fieldCard, type FieldCard, fileWalk } from './file-walk';
+
+export type WalkFormat = 'gpx' | 'calendar' | 'geojson' | 'csv' | 'cards' | 'picture';
+
+/** A track is as good as this says: closer than a pavement is wide nobody sees a difference (s). */
+const TRACK_WITHIN_M = 2;
+const LONGEST_FILE_NAME = 60;
+
+/** A name that every file system takes. */
+export function fileName(name: string, ending: string): string {
+  const plain = name
+    .normalize('NFC')
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/^-+|-+$/g, '')
+    .toLowerCase()
+    .slice(0, LONGEST_FILE_NAME);
+  return `${plain === '' ? 'walk' : plain}.${ending}`;
+}
+
+/** A walk written to files, and read from them. What writes and reads is loaded when it is wanted. */
+@Injectable({ providedIn: 'root' })
+export class FileActions {
+  private readonly store = inject(WorkspaceStore);
+  private readonly days = inject(DaysStore);
+  private readonly legs = inject(LegsStore);
+  private readonly wording = inject(WordingStore);
+  private readonly setUps = inject(SetUpClient);
+  private readonly clock = inject(DeviceClock);
+  private readonly card$ = inject(CardStore).card$;
+
+  /** @throws Error where a part of the program cannot be loaded. */
+  async save(walk: Walk, format: WalkFormat): Promise<void> {
+    if (format === 'picture') return this.savePicture();
+    const { filed, cards } = await this.filed(walk);
+    const write = await import('@roam-dial/core/walk-files');
+    switch (format) {
+      case 'gpx':
+        return saveText(write.writeGpx(filed), fileName(walk.name, 'gpx'), 'application/gpx+xml');
+      case 'calendar':
+        return saveText(write.writeCalendar(filed, this.clock.nowMs()), fileName(walk.name, 'ics'), 'text/calendar');
+      case 'geojson':
+        return saveText(write.writeGeoJson(filed), fileName(walk.name, 'geojson'), 'application/geo+json');
+      case 'csv':
+        return saveText(write.writeCsv(filed), fileName(walk.name, 'csv'), 'text/csv');
+      case 'cards':
+        return this.saveCards(filed, cards);
+    }
+  }
+
+  /** The card of the chosen stop, at the time on screen, as a picture for the phone. @throws Error where there is none. */
+  async savePicture(): Promise<void> {
+    const card = await firstValueFrom(this.card$);
+    if (card.kind === 'none') throw new Error('There is no card to save: choose a stop, and a camera in the kit.');
+    const { filed } = await this.filed(card.walk);
+    const wording = await firstValueFrom(this.wording.wording$);
+    const at = filed.stops.findIndex(({ stop }) => stop.id === card.stop.id);
+    const one = filed.stops[at] ?? null;
+    if (one === null) throw new Error(`${nameOf(card.stop)} is set aside for today.`);
+    const { cardPicture } = await import('./card-picture');
+    const picture = await cardPicture(fieldCard(one, at + 1, card, await this.ladderOf(card), wording));
+    saveBlob(picture, fileName(`${at + 1} ${one.stop.name}`, 'png'));
+  }
+
+  /** A track, or else a route, is drawn from now on; its places are told. */
+  async read(walk: Walk, file: File): Promise<ReadGpx> {
+    const { readGpx } = await import('@roam-dial/core/walk-files');
+    const read = readGpx(await file.text());
+    if (!read.ok) return read;
+    const { tracks, routes } = read.gpx;
+    const points = (tracks.length > 0 ? tracks : routes.slice(0, 1)).flat();
+    const track = thinnedTrack(
+      points.map(({ latitude, longitude }) => ({ latitude, longitude })),
+      TRACK_WITHIN_M,
+      MOST_TRACK_POINTS,
+    );
+    if (track.length > 1) {
+      this.store.edit(
+        { label: `read ${file.name}` },
+        changeWalk(walk.id, (one) => ({ ...one, track })),
+      );
+    }
+    return read;
+  }
+
+  dropTrack(walk: Walk): void {
+    this.store.edit(
+      { label: 'take the way really walked off' },
+      changeWalk(walk.id, ({ track: _, ...one }) => one),
+    );
+  }
+
+  /** Places of a file as stops behind the others, as far as the map knows where they stand. */
+  async addStops(walk: Walk, places: readonly GpxPoint[]): Promise<void> {
+    const district = districtOf(await this.store.snapshot(), walk);
+    let last = walk.stops.at(-1);
+    const changes = places.map(({ name, description, latitude, longitude }): WorkspaceChange => {
+      const position = { latitude, longitude };
+      const bare = {
+        ...newStop(createId(), last),
+        position,
+        name: name.slice(0, 200) || 'Place',
+        notes: description.slice(0, 20_000),
+      };
+      const stop = district === null ? bare : { ...placedStop(district, bare, metresFrom(district.origin, position)), position };
+      const change = addStop(walk.id, stop, last?.id ?? null);
+      last = stop;
+      return change;
+    });
+    const words = counted(places.length, 'stop', 'stops');
+    this.store.edit({ label: `add ${words}` }, (workspace) => changes.reduce((now, change) => change(now), workspace));
+    this.store.announce(`Added ${words}`);
+  }
+
+  private async filed(walk: Walk): Promise<{ readonly filed: FiledWalk; readonly cards: CardsOfDay }> {
+    const [workspace, days, legs, wording] = await Promise.all([
+      this.store.snapshot(),
+      firstValueFrom(this.days.days$),
+      firstValueFrom(this.legs.legs$),
+      firstValueFrom(this.wording.wording$),
+    ]);
+    const cards = cardsOfDay(workspace, walk, days);
+    return { filed: fileWalk(walk, cards, days, legs, districtOf(workspace, walk)?.origin ?? null, wording), cards };
+  }
+
+  private async saveCards(filed: FiledWalk, cards: CardsOfDay): Promise<void> {
+    const wording = await firstValueFrom(this.wording.wording$);
+    const fieldCards: FieldCard[] = [];
+    for (const [k, one] of filed.stops.entries()) {
+      const card = cards.get(one.stop.id) ?? null;
+      fieldCards.push(fieldCard(one, k + 1, card, card === null ? null : await this.ladderOf(card), wording));
+    }
+    const { fieldCardsPdf } = await import('./field-cards-pdf');
+    const bytes = await fieldCardsPdf(filed.walk.name, fieldCards);
+    saveBlob(new Blob([bytes as BlobPart], { type: 'application/pdf' }), fileName(`${filed.walk.name} cards`, 'pdf'));
+  }
+
+  private ladderOf({ input, result }: Card): Promise<LightLadder | null> {
+    return firstValueFrom(this.setUps.ask({ kind: 'ladder', input, through: result.setUp.found.hand }));
+  }
+}

@@ -1,0 +1,2 @@
+export { WalkFiles } from './walk-files';
+export { FileActions } from './file-actions';

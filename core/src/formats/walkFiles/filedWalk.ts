@@ -1,0 +1,60 @@
+import type { Course } from '../../outing/index.js';
+import type { Stop } from '../../stop/index.js';
+import type { Walk } from '../../walk/index.js';
+
+/** What a hand sets, as the person writes it. */
+export interface FiledSetUp {
+  readonly aperture: string;
+  readonly focus: string;
+  readonly shutter: string;
+  readonly iso: string;
+  readonly meter: string;
+}
+
+/** A stop with what has been worked out for it. */
+export interface FiledStop {
+  readonly stop: Stop;
+  /** The intent in words. */
+  readonly intent: string;
+  /** Null where there is no camera for it. */
+  readonly setUp: FiledSetUp | null;
+  /** Its light windows, minutes of the wall of the walk's day. */
+  readonly windows: readonly { readonly fromMin: number; readonly toMin: number }[];
+  /** The way from the stop before, both ends included; empty for the first, or where a place is not known. */
+  readonly course: Course;
+  readonly walkMin: number | null;
+  readonly distanceM: number | null;
+}
+
+/** A walk as it is written to files: the stops of its day in their order. */
+export interface FiledWalk {
+  readonly walk: Walk;
+  readonly stops: readonly FiledStop[];
+}
+
+/** `f/5.6, 3 m, 1/500 or faster, ISO 100–6400, −⅓`. */
+export function setUpLine({ setUp }: FiledStop): string {
+  if (setUp === null) return '';
+  const { aperture, focus, shutter, iso, meter } = setUp;
+  return `${aperture}, ${focus}, ${shutter}, ISO ${iso}, ${meter}`;
+}
+
+const twoDigits = (n: number): string => String(n).padStart(2, '0');
+
+/** `15:06`, whatever the person's own way of writing: files are read by programs. */
+export function clockOf(minute: number): string {
+  return `${twoDigits(Math.floor(minute / 60))}:${twoDigits(minute % 60)}`;
+}
+
+/** Everything about a stop in lines. */
+export function stopLines(filed: FiledStop): readonly string[] {
+  const { stop, intent, windows } = filed;
+  const light = windows.map(({ fromMin, toMin }) => `${clockOf(fromMin)}–${clockOf(toMin)}`).join(', ');
+  return [
+    `${intent}, ${clockOf(stop.arriveMin)}–${clockOf(stop.leaveMin)}`,
+    setUpLine(filed),
+    light === '' ? '' : `Light ${light}`,
+    stop.notes.trim(),
+    stop.cautions.trim() === '' ? '' : `Care: ${stop.cautions.trim()}`,
+  ].filter((line) => line !== '');
+}

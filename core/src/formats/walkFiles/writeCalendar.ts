@@ -1,0 +1,126 @@
+import ICAL from 'ical.js';
+import { DateTime } from 'luxon';
+import { checkTimeZone, MINUTES_PER_DAY } from '../../light/index.js';
+import type { FiledStop, FiledWalk } from './filedWalk.js';
+import { stopLines } from './filedWalk.js';
+
+const DAY_MS = 86_400_000;
+const MINUTE_MS = 60_000;
+/** How far round the day the zone's changes are told. */
+const DAYS_TOLD = 200;
+
+interface ZoneChange {
+  readonly atMs: number;
+  readonly fromMin: number;
+  readonly toMin: number;
+}
+
+/** The changes of a zone between two instants, to the minute; found by halving the days on which its offset changes. */
+export function zoneChanges(timeZone: string, startMs: number, endMs: number): readonly ZoneChange[] {
+  const zone = checkTimeZone(timeZone);
+  const changes: ZoneChange[] = [];
+  for (let dayMs = startMs; dayMs < endMs; dayMs += DAY_MS) {
+    const [before, after] = [zone.offset(dayMs), zone.offset(dayMs + DAY_MS)];
+    if (before === after) continue;
+    let [low, high] = [dayMs, dayMs + DAY_MS];
+    while (high - low > MINUTE_MS) {
+      const middle = low + Math.floor((high - low) / 2 / MINUTE_MS) * MINUTE_MS;
+      if (middle === low) break;
+      if (zone.offset(middle) === before) low = middle;
+      else high = middle;
+    }
+    changes.push({ atMs: high, fromMin: before, toMin: after });
+  }
+  return changes;
+}
+
+function offsetText(minutes: number): string {
+  const whole = Math.abs(minutes);
+  const two = (n: number): string => String(n).padStart(2, '0');
+  return `${minutes < 0 ? '-' : '+'}${two(Math.floor(whole / 60))}:${two(whole % 60)}`;
+}
+
+/** What the wall showed before a change, without a zone: how an observance says when it begins. */
+function wallTime(atMs: number, offsetMin: number): ICAL.Time {
+  return ICAL.Time.fromDateTimeString(new Date(atMs + offsetMin * MINUTE_MS).toISOString().slice(0, 19));
+}
+
+function observance({ atMs, fromMin, toMin }: ZoneChange): ICAL.Component {
+  const part = new ICAL.Component(toMin > fromMin ? 'daylight' : 'standard');
+  part.addPropertyWithValue('dtstart', wallTime(atMs, fromMin));
+  part.addPropertyWithValue('tzoffsetfrom', ICAL.UtcOffset.fromString(offsetText(fromMin)));
+  part.addPropertyWithValue('tzoffsetto', ICAL.UtcOffset.fromString(offsetText(toMin)));
+  return part;
+}
+
+/** The zone as the months round a day have it: what holds first, then each change. */
+function timeZoneOf(timeZone: string, dayMs: number): ICAL.Component {
+  const [startMs, endMs] = [dayMs - DAYS_TOLD * DAY_MS, dayMs + DAYS_TOLD * DAY_MS];
+  const first = checkTimeZone(timeZone).offset(startMs);
+  const part = new ICAL.Component('vtimezone');
+  part.addPropertyWithValue('tzid', timeZone);
+  part.addSubcomponent(observance({ atMs: startMs, fromMin: first, toMin: first }));
+  for (const change of zoneChanges(timeZone, startMs, endMs)) part.addSubcomponent(observance(change));
+  return part;
+}
+
+interface Span {
+  readonly fromMin: number;
+  readonly toMin: number;
+}
+
+/** A minute of the day's wall as the calendar's own wall shows it; past midnight on the next day. */
+function timeAt(day: string, minute: number): ICAL.Time {
+  const date = DateTime.fromISO(day, { zone: 'utc' }).plus({ minutes: minute });
+  return ICAL.Time.fromDateTimeString(date.toFormat("yyyy-MM-dd'T'HH:mm:ss"));
+}
+
+function eventOf(walk: FiledWalk['walk'], { stop }: FiledStop, span: Span, uid: string, stamp: ICAL.Time): ICAL.Component {
+  const event = new ICAL.Component('vevent');
+  event.addPropertyWithValue('uid', uid);
+  event.addPropertyWithValue('dtstamp', stamp);
+  for (const [name, minute] of [
+    ['dtstart', span.fromMin],
+    ['dtend', Math.max(span.fromMin + 1, span.toMin)],
+  ] as const) {
+    event
+      .addPropertyWithValue(name, timeAt(walk.day, Math.min(minute, 2 * MINUTES_PER_DAY)))
+      .setParameter('tzid', walk.place.timeZone);
+  }
+  if (stop.position !== null) {
+    const { latitude, longitude } = stop.position;
+    event.addPropertyWithValue('geo', [Number(latitude.toFixed(6)), Number(longitude.toFixed(6))] as never);
+  }
+  return event;
+}
+
+/**
+ * A walk as iCalendar (RFC 5545): an event a stay, with its set-up, and one a light window, which keeps nobody busy. Times are
+ * those of the walk's zone, whose changes stand in the file. `nowMs` is when it was written.
+ * @throws TypeError, RangeError for an unknown zone.
+ */
+export function writeCalendar(filed: FiledWalk, nowMs: number): string {
+  const { walk, stops } = filed;
+  const { timeZone } = walk.place;
+  const calendar = new ICAL.Component('vcalendar');
+  calendar.addPropertyWithValue('prodid', '-//Roam Dial//Walk//EN');
+  calendar.addPropertyWithValue('version', '2.0');
+  calendar.addPropertyWithValue('calscale', 'GREGORIAN');
+  calendar.addSubcomponent(timeZoneOf(timeZone, Date.parse(`${walk.day}T12:00:00Z`)));
+  const stamp = ICAL.Time.fromJSDate(new Date(nowMs), true);
+  for (const one of stops) {
+    const { stop, windows } = one;
+    const stay = eventOf(walk, one, { fromMin: stop.arriveMin, toMin: stop.leaveMin }, `${stop.id}-stay@roam-dial`, stamp);
+    stay.addPropertyWithValue('summary', stop.name);
+    stay.addPropertyWithValue('description', stopLines(one).join('\n'));
+    if (!walk.place.isInvented) stay.addPropertyWithValue('location', walk.place.name);
+    calendar.addSubcomponent(stay);
+    windows.forEach((window, k) => {
+      const light = eventOf(walk, one, window, `${stop.id}-light-${k + 1}@roam-dial`, stamp);
+      light.addPropertyWithValue('summary', `Light: ${stop.name}`);
+      light.addPropertyWithValue('transp', 'TRANSPARENT');
+      calendar.addSubcomponent(light);
+    });
+  }
+  return `${calendar.toString()}\r\n`;
+}

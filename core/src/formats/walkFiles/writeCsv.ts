@@ -1,0 +1,53 @@
+import Papa from 'papaparse';
+import { clockOf, type FiledStop, type FiledWalk } from './filedWalk.js';
+
+const HEADS = [
+  'number',
+  'name',
+  'intent',
+  'arrive',
+  'leave',
+  'latitude',
+  'longitude',
+  'aperture',
+  'focus',
+  'shutter',
+  'iso',
+  'meter',
+  'light',
+  'minutes on foot',
+  'metres',
+  'notes',
+  'care',
+] as const;
+
+function row({ stop, intent, setUp, windows, walkMin, distanceM }: FiledStop, k: number): readonly (string | number)[] {
+  return [
+    k + 1,
+    stop.name,
+    intent,
+    clockOf(stop.arriveMin),
+    clockOf(stop.leaveMin),
+    stop.position?.latitude.toFixed(7) ?? '',
+    stop.position?.longitude.toFixed(7) ?? '',
+    setUp?.aperture ?? '',
+    setUp?.focus ?? '',
+    setUp?.shutter ?? '',
+    setUp?.iso ?? '',
+    setUp?.meter ?? '',
+    windows.map(({ fromMin, toMin }) => `${clockOf(fromMin)}–${clockOf(toMin)}`).join(' '),
+    walkMin ?? '',
+    distanceM === null ? '' : Math.round(distanceM),
+    stop.notes.trim(),
+    stop.cautions.trim(),
+  ];
+}
+
+/** What somebody typed, which a spreadsheet would take for a formula. */
+const FORMULA = /^[=@\t\r]|^[+-](?![\d.]+$)/;
+
+/** The plan as CSV (RFC 4180), a line a stop, with a mark of byte order so that a spreadsheet reads its letters. */
+export function writeCsv({ stops }: FiledWalk): string {
+  const data = stops.map(row);
+  return `\ufeff${Papa.unparse({ fields: [...HEADS], data: data as (string | number)[][] }, { newline: '\r\n', escapeFormulae: FORMULA })}\r\n`;
+}
