@@ -444,6 +444,10 @@ export { fitTogether, NO_ROOM } from './formats/archive/room.js';
 export { DEFAULT_SETTINGS, type Settings } from './formats/archive/settings.js';
 export { shippedArchive } from './formats/archive/shipped.js';
 export {
+  type Care,
+  type CareOfDay,
+  caresAt,
+  caresOf,
   districtOf,
   halfFieldDeg,
   type Holdings,

@@ -6,6 +6,7 @@ export const PICTURE = { widthPx: 1170, heightPx: 2532 } as const;
 const MARGIN_PX = 80;
 /** A phone's own clock stands above this. */
 const TOP_PX = 820;
+const GAP_PX = 40;
 
 interface Ink {
   readonly paper: string;
@@ -46,8 +47,8 @@ function draw(pen: CanvasRenderingContext2D, card: FieldCard, ink: Ink): void {
   const column = room / 2;
   card.numbers.forEach(({ label, number, aside }, k) => {
     const isWide = k === card.numbers.length - 1 && k % 2 === 0;
-    const width = isWide ? room : column - 24;
-    const [x, y] = [MARGIN_PX + (k % 2) * column, TOP_PX + 170 + Math.floor(k / 2) * 250];
+    const width = isWide ? room : column - GAP_PX / 2;
+    const [x, y] = [MARGIN_PX + (k % 2) * (column + GAP_PX / 2), TOP_PX + 170 + Math.floor(k / 2) * 250];
     pen.fillStyle = ink.rule;
     pen.fillRect(x, y, width, 3);
     const head = aside === '' ? label : `${label} · ${aside}`;
@@ -57,9 +58,11 @@ function draw(pen: CanvasRenderingContext2D, card: FieldCard, ink: Ink): void {
     put(number, x, y + 188, ink.ink);
   });
   let y = TOP_PX + 170 + Math.ceil(card.numbers.length / 2) * 250 + 60;
-  for (const line of [card.light === '' ? '' : `Light ${card.light}`, ...card.ladder.slice(1), card.care].filter(
-    (one) => one !== '',
-  )) {
+  for (const line of [
+    card.light === '' ? '' : `Light ${card.light}`,
+    ...card.ladder.slice(1),
+    card.care === '' ? '' : `Care: ${card.care}`,
+  ].filter((one) => one !== '')) {
     if (y > PICTURE.heightPx - 260) break;
     fitted(pen, line, 600, TEXT, 46, room);
     put(line, MARGIN_PX, y, ink.ink);

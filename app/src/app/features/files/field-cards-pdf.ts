@@ -118,13 +118,13 @@ function drawFront(pen: Pen, card: FieldCard): void {
   pen.line(card.name, MARGIN_MM, 16.5, 15, ROOM_MM, true, 8);
   const columnMm = ROOM_MM / COLUMNS;
   card.numbers.forEach(({ label, number, aside }, k) => {
-    const [x, y] = [MARGIN_MM + (k % COLUMNS) * columnMm, 23 + Math.floor(k / COLUMNS) * 17];
+    const [x, y] = [MARGIN_MM + (k % COLUMNS) * columnMm, 23.5 + Math.floor(k / COLUMNS) * 17.5];
     pen.line(aside === '' ? label : `${label} · ${aside}`, x, y, 7.5, columnMm - 2);
-    pen.line(number, x, y + 8.5, 22, columnMm - 2, true, 9);
+    pen.line(number, x, y + 9.5, 26, columnMm - 2, true, 9);
   });
   const light = card.light === '' ? '' : `Light ${card.light}`;
-  const y = pen.block(light, MARGIN_MM, 57.5, 9, ROOM_MM, FOLD_MM - 8);
-  if (card.care !== '') pen.block(`Care: ${card.care}`, MARGIN_MM, y, 9, ROOM_MM, FOLD_MM - 4, true);
+  const y = pen.block(light, MARGIN_MM, 59, 9.5, ROOM_MM, FOLD_MM - 8);
+  if (card.care !== '') pen.block(`Care: ${card.care}`, MARGIN_MM, y, 9.5, ROOM_MM, FOLD_MM - 3, true);
 }
 
 function drawBack(pen: Pen, card: FieldCard): void {

@@ -1,4 +1,14 @@
-import type { Change, LightAhead, LightWindow, RestFound, Stop, Wait, WaitHere } from '@roam-dial/core';
+import {
+  caresAt,
+  type Change,
+  type LightAhead,
+  type LightWindow,
+  type RestFound,
+  type Stop,
+  type Wait,
+  type WaitHere,
+} from '@roam-dial/core';
+import { CARE_WORDS } from '../../wording/care';
 import type { Card } from '../../state/card.store';
 import type { WayLeft } from '../../state/way-ahead.store';
 import { changeText } from '../../wording/changes';
@@ -54,6 +64,12 @@ export function waitWords({ wait, paysUntilMin }: WaitHere, wording: Wording): {
   const pays =
     paysUntilMin === null ? 'More waiting does not pay now' : `Waiting pays until ${wording.clock(Math.min(1439, paysUntilMin))}`;
   return { chance: wait === null ? '' : chanceWords(wait, wording), pays };
+}
+
+/** What one has typed, and before one stands there what the picture itself asks to mind; the sun is minded to the end. */
+export function careWords({ walk, stop }: Pick<Card, 'walk' | 'stop'>, isOnTheWay: boolean): string {
+  const cares = caresAt(walk, stop).filter((care) => care === 'sun' || (isOnTheWay && care !== 'people'));
+  return [stop.cautions.trim(), ...cares.map((care) => CARE_WORDS[care])].filter((one) => one !== '').join(' ');
 }
 
 /** "120 m to go, 2 min, there at 15:06". */

@@ -15,7 +15,7 @@ import { FileActions } from '../files';
 import { ComeBack } from './come-back';
 import { FieldChecks } from './field-checks';
 import { NowState } from './now-state';
-import { aheadWords, lightLeftWords, waitWords, wayWords } from './now-words';
+import { aheadWords, careWords, lightLeftWords, waitWords, wayWords } from './now-words';
 import { RehearsalBar } from './rehearsal-bar';
 import { RestPanel } from './rest-panel';
 
@@ -90,7 +90,7 @@ export class OnTheWalk {
       chance: chanceSentence(card),
       step: nextStep(lines),
       ahead: aheadWords(this.state.ahead(), card, wording),
-      cautions: card.stop.cautions,
+      care: careWords(card, this.state.standing()?.kind === 'onTheWay'),
       isFor: this.state.standing()?.kind === 'onTheWay' ? `For ${wording.clock(this.state.cardMinute())}:` : '',
     };
   });

@@ -3,7 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { RouterLink } from '@angular/router';
-import { stopsToday, type Walk } from '@roam-dial/core';
+import { caresOf, stopsToday, type Walk } from '@roam-dial/core';
 import { WalkActions } from '../../state/actions/walk.actions';
 import { CardStore } from '../../state/card.store';
 import { DaysStore } from '../../state/days.store';
@@ -13,6 +13,8 @@ import { wordingSignal } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { PageTabs } from '../../ui/page-tabs';
 import { TextField } from '../../ui/text-field';
+import { CARE_WORDS } from '../../wording/care';
+import { nameOf } from '../../wording/name';
 import { WALK_FACES } from '../../wording/walk-faces';
 import { WalkFiles } from '../files';
 import { bagList, itinerary, sunSentence } from './itinerary';
@@ -48,6 +50,13 @@ export class BeforeSettingOff {
   protected readonly lines = computed(() => {
     const walk = this.walk();
     return walk === null ? [] : itinerary(walk, this.days() ?? new Map<string, null>(), this.legs(), this.home(), this.wording());
+  });
+  /** What to mind, each once, with where it arises. */
+  protected readonly cares = computed(() => {
+    const walk = this.walk();
+    if (walk === null) return [];
+    const nameOfStop = (id: string): string => nameOf(walk.stops.find((stop) => stop.id === id) ?? { name: '' });
+    return caresOf(walk).map(({ care, stopIds }) => ({ care, words: CARE_WORDS[care], where: stopIds.map(nameOfStop).join(', ') }));
   });
   protected readonly bag = computed(() => bagList(this.workspace()?.kit ?? []));
 
