@@ -57,6 +57,32 @@ for (const theme of ['light', 'night'] as const) {
     await expectNoViolations(page, 'an empty walk');
   });
 
+  test(`no accessibility violations before, on and after the walk in the ${theme} theme`, async ({ app }) => {
+    const { page } = app;
+    if (theme === 'night') await page.keyboard.press('n');
+    await app.choose('Orrel Steps');
+    await page.getByRole('tab', { name: 'Before setting off' }).click();
+    await expect(page.getByRole('checkbox').first()).toBeVisible();
+    await expectNoViolations(page, 'before setting off');
+    await page.getByRole('link', { name: 'Go', exact: true }).click();
+    await expect(page.getByRole('checkbox').first()).toBeVisible();
+    await expectNoViolations(page, 'the first step');
+    await page.getByRole('button', { name: 'Rehearse it with a simulated walker' }).click();
+    const screen = page.locator('rd-on-the-walk');
+    await expect(screen.locator('[data-row="aperture"]')).toBeVisible();
+    await expectNoViolations(page, 'on the walk');
+    for (const name of ['Missed it', 'Note', 'Come back when', 'Other']) {
+      await screen.getByRole('button', { name, exact: true }).click();
+      await expectNoViolations(page, name);
+      if (name !== 'Come back when') await screen.getByRole('button', { name: 'Back', exact: true }).click();
+      else await screen.getByRole('button', { name: /^In this light/ }).click();
+    }
+    await app.room('Walk');
+    await page.getByRole('tab', { name: 'Returns' }).click();
+    await expect(page.getByRole('list', { name: 'Returns' })).toBeVisible();
+    await expectNoViolations(page, 'returns');
+  });
+
   test(`no accessibility violations in Set-up in the ${theme} theme`, async ({ app }) => {
     const { page } = app;
     if (theme === 'night') await page.keyboard.press('n');

@@ -177,3 +177,36 @@ test.describe('the plan of a walk', () => {
     await expect(page.locator('rd-walk-chart')).toBeVisible();
   });
 });
+
+test.describe('a walk of one’s own, in the hand', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+
+  test('from an empty browser and a map file to the last stop', async ({ app }) => {
+    const { page } = app;
+    await page.goto('/start');
+    await page.getByLabel('Map file').setInputFiles(QUARTER);
+    await expect(page.getByText('13 with a height')).toBeVisible();
+    await page.getByRole('button', { name: 'Start the walk' }).tap();
+    await tapPlan(page, 0, 40);
+    await expect(page.getByText('This stop stands nowhere on the map yet')).toBeHidden();
+    await app.room('Card');
+    await page.getByRole('link', { name: 'Go', exact: true }).tap();
+    await page.getByRole('button', { name: 'Go', exact: true }).tap();
+    const screen = page.locator('rd-on-the-walk');
+    await expect(screen.getByRole('heading', { name: 'To First stop' })).toBeVisible();
+    await screen.getByRole('button', { name: 'I am here' }).tap();
+    for (const row of ['aperture', 'focus', 'shutter', 'iso', 'meter']) {
+      await expect(screen.locator(`[data-row="${row}"] [data-number]`)).not.toHaveText('');
+    }
+    await expect(screen).toContainText(/Light (for|in)|No more light|No light/);
+    await screen.getByRole('button', { name: 'Got it' }).tap();
+    await screen.getByRole('button', { name: 'Go on' }).tap();
+    await expect(screen.getByRole('heading', { name: 'The walk is walked' })).toBeVisible();
+    await expect(screen).toContainText('1 of 1 pictures got');
+    await app.expectStored();
+    await page.reload();
+    await expect(screen.getByRole('heading', { name: 'The walk is walked' })).toBeVisible();
+    await screen.getByRole('button', { name: 'End the walk' }).tap();
+    await expect(page.getByRole('button', { name: 'Go', exact: true })).toBeVisible();
+  });
+});

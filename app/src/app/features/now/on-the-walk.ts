@@ -63,7 +63,7 @@ export class OnTheWalk {
       isOffDay: now.minute < 0 || now.minute >= 1440,
       place: stop === null ? '' : `${today.indexOf(stop) + 1} of ${today.length}`,
       isGot: standing.kind === 'there' && standing.isGot,
-      gotCount: walk.stops.filter(({ id }) => isGot(outing, id)).length,
+      got: `${walk.stops.filter(({ id }) => isGot(outing, id)).length} of ${walk.stops.length} pictures got`,
       way: standing.kind === 'onTheWay' && left !== null ? wayWords(left, now.minute, wording) : '',
       next: this.nextWords(),
       isRehearsal: outing.clock.kind === 'simulated',

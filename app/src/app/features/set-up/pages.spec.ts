@@ -2,10 +2,10 @@ import { signal, type Type } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { compareApproaches, type Hand, homeState, ladderOf, placeOfHand, type Stop, type Walk, waysOut } from '@roam-dial/core';
 import { demoWorkspace } from '../../../testing/demo';
-import { of } from 'rxjs';
+import { BehaviorSubject, map, of } from 'rxjs';
 import type { Workspace } from '../../data/workspace';
 import { type Card, cardFor } from '../../state/card.store';
-import { focusOn } from '../../state/focus.store';
+import { focusOn, FocusStore } from '../../state/focus.store';
 import { changeStop } from '../../state/edits';
 import { FindingsStore } from '../../state/findings.store';
 import { WorkspaceStore } from '../../state/workspace.store';
@@ -34,21 +34,22 @@ function cardOf(workspace: Workspace, stopId: string): Card {
 
 /** A room about one stop of the demo: edits are applied to it, nothing is stored. */
 function room(stopId: string, change: (stop: Stop) => Stop = (stop) => stop) {
-  let workspace = changeStop(WALK.id, stopId, change)(WORKSPACE);
-  const card = signal(cardOf(workspace, stopId));
+  const workspaces = new BehaviorSubject(changeStop(WALK.id, stopId, change)(WORKSPACE));
+  const card = signal(cardOf(workspaces.value, stopId));
   const labels: string[] = [];
   const store = {
-    workspace$: of(workspace),
+    workspace$: workspaces,
+    settings$: workspaces.pipe(map(({ settings }) => settings)),
     edit: ({ label }: { label: string }, edit: (before: Workspace) => Workspace): void => {
       labels.push(label);
-      workspace = edit(workspace);
-      card.set(cardOf(workspace, stopId));
+      workspaces.next(edit(workspaces.value));
+      card.set(cardOf(workspaces.value, stopId));
     },
   };
   const state = {
     card,
     missing: () => null,
-    workspace: () => workspace,
+    workspace: () => workspaces.value,
     wording: () => WORDING,
     cells: () => card().cells,
     found: () => card().result.setUp.found,
@@ -62,14 +63,16 @@ function room(stopId: string, change: (stop: Stop) => Stop = (stop) => stop) {
     approaches$: of({ card: first, answer: compareApproaches(first.input) }),
     home$: of(home === null ? null : { home, kit: first.kit }),
   };
+  const focus = { focus$: workspaces.pipe(map((now) => focusOn(now, { walkId: null, stopId, minuteOfDay: null }))) };
   TestBed.configureTestingModule({
     providers: [
+      { provide: FocusStore, useValue: focus },
       { provide: RoomState, useValue: state },
       { provide: WorkspaceStore, useValue: store },
       { provide: FindingsStore, useValue: findings },
     ],
   });
-  return { card, labels, hand: (): Hand => card().result.setUp.found.hand, workspace: () => workspace };
+  return { card, labels, hand: (): Hand => card().result.setUp.found.hand, workspace: () => workspaces.value };
 }
 
 function open<Page>(page: Type<Page>): ComponentFixture<Page> {
