@@ -141,7 +141,9 @@ const DEBIAN = [
 
 /** Installs what is missing of it; a browser under another name will do. */
 export function testPrograms() {
-  const missing = DEBIAN.filter(({ program }) => !existsSync(program) && !(program.endsWith('chromium') && chromiumPath() !== null));
+  const missing = DEBIAN.filter(
+    ({ program }) => !existsSync(program) && !(program.endsWith('chromium') && chromiumPath() !== null),
+  );
   if (missing.length === 0) return;
   const isRoot = process.getuid?.() === 0;
   const packages = missing.map((one) => one.package);

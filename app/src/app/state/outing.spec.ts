@@ -165,10 +165,6 @@ describe('what of a way is left', () => {
     expect(at.leftM).toBeCloseTo(200, 0);
     expect(at.leftMin).toBeCloseTo(10 / 3, 1);
     expect(leftOf(on({ kind: 'own' }, 9), way, { place: north(285), accuracyM: 8 }).isThere).toBe(true);
-    expect(leftOf(on({ kind: 'own' }, 2), way, { place: north(285), accuracyM: 500 })).toMatchObject({
-      leftMin: 3,
-      isThere: false,
-    });
   });
   it('goes straight from a place beside the way', () => {
     const beside = { latitude: north(300).latitude, longitude: -20.7 + 200 / (111_195 * Math.cos((46.5 * Math.PI) / 180)) };

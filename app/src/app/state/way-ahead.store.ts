@@ -13,7 +13,7 @@ import {
   placeAt,
   type Stop,
 } from '@roam-dial/core';
-import { combineLatest, distinctUntilChanged, map, type Observable, of, shareReplay, switchMap } from 'rxjs';
+import { BehaviorSubject, combineLatest, distinctUntilChanged, map, type Observable, of, shareReplay, switchMap } from 'rxjs';
 import type { Workspace } from '../data/workspace';
 import { DevicePositionStore, type Position } from './device-position';
 import { FootWays } from './foot-ways';
@@ -76,22 +76,27 @@ export class WayAheadStore {
   private readonly device = inject(DevicePositionStore);
   private readonly workspace$ = inject(WorkspaceStore).workspace$;
 
-  readonly way$: Observable<Way | null> = combineLatest([this.outings.running$, this.workspace$]).pipe(
-    map(([running, workspace]) => (running === null ? null : legOf(running, workspace))),
+  /** Where somebody has been found off the way, or before there was one: from there it is looked for anew. */
+  private readonly found = new BehaviorSubject<{ readonly toId: string; readonly place: Place } | null>(null);
+
+  readonly way$: Observable<Way | null> = combineLatest([this.outings.running$, this.workspace$, this.found]).pipe(
+    map(([running, workspace, found]) => (running === null ? null : fromHere(legOf(running, workspace), found))),
     distinctUntilChanged(isSameLeg),
-    switchMap((leg) => (leg === null ? of(null) : this.found(leg))),
+    switchMap((leg) => (leg === null ? of(null) : this.wayOf(leg))),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
 
   readonly left$: Observable<WayLeft | null> = combineLatest([this.outings.now$, this.way$, this.device.position$]).pipe(
     map(([now, way, device]) => {
       if (now === null || way === null) return null;
-      return leftOf(now, way, device.kind === 'known' ? device.position : null);
+      const position = device.kind === 'known' && device.position.accuracyM <= VAGUE_M ? device.position : null;
+      if (position !== null && isAstray(now, way, position)) this.found.next({ toId: way.to.id, place: position.place });
+      return leftOf(now, way, position);
     }),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
 
-  private found({ ends, district, paceMps }: LegAsked): Observable<Way> {
+  private wayOf({ ends, district, paceMps }: LegAsked): Observable<Way> {
     const { from, to, start } = ends;
     const pair = { from: start, to: to.position };
     return this.ways.between(district, [pair]).pipe(
@@ -119,6 +124,20 @@ function legOf(running: Running, workspace: Workspace): LegAsked | null {
   return { ends, district: districtOf(workspace, running.walk), paceMps: workspace.standard.paceMps };
 }
 
+/** The same leg from another place, where somebody has been found on the way to the same stop. */
+function fromHere(leg: LegAsked | null, found: { readonly toId: string; readonly place: Place } | null): LegAsked | null {
+  if (leg === null || found?.toId !== leg.ends.to.id) return leg;
+  return { ...leg, ends: { ...leg.ends, from: null, start: found.place } };
+}
+
+/** Whether somebody is on another way than the one that is known. */
+function isAstray({ standing, outing }: RunningNow, { course, from }: Way, { place }: Position): boolean {
+  if (standing.kind !== 'onTheWay' || outing.clock.kind === 'simulated') return false;
+  if (course.length === 0) return from === null;
+  const found = onCourse(course, place);
+  return found !== null && found.besideM > BESIDE_M;
+}
+
 function isSameLeg(a: LegAsked | null, b: LegAsked | null): boolean {
   if (a === null || b === null) return a === b;
   const isSameWay = a.ends.from === b.ends.from && a.ends.to === b.ends.to && a.ends.start === b.ends.start;
@@ -131,7 +150,7 @@ export function leftOf({ standing, nowMs, outing }: RunningNow, way: Way, positi
   if (standing.kind !== 'onTheWay') return { way, leftMin: walkMin, leftM: lengthM, here: way.from, isThere: false };
   const walked = walkMin === 0 ? 1 : Math.min(1, Math.max(0, (nowMs - standing.sinceMs) / (walkMin * MINUTE_MS)));
   const isSimulated = outing.clock.kind === 'simulated';
-  if (isSimulated || position === null || position.accuracyM > VAGUE_M || course.length === 0) {
+  if (isSimulated || position === null || course.length === 0) {
     const leftM = lengthM === null ? null : lengthM * (1 - walked);
     const here = isSimulated ? placeAlong(course, courseLengthM(course) * walked) : null;
     return { way, leftMin: walkMin * (1 - walked), leftM, here, isThere: isSimulated && walked >= 1 };

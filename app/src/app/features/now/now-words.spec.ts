@@ -52,7 +52,7 @@ describe('the walk in words', () => {
   });
 
   const way = (over: Partial<WayLeft>, isAlongStreets = true): WayLeft => ({
-    way: { from: null, to: {} as Stop, course: [], isAlongStreets, walkMin: 5, lengthM: 300 },
+    way: { from: { latitude: 46.5, longitude: -20.7 }, to: {} as Stop, course: [], isAlongStreets, walkMin: 5, lengthM: 300 },
     leftMin: 1.4,
     leftM: 118,
     here: null,
@@ -64,6 +64,8 @@ describe('the walk in words', () => {
     expect(wayWords(way({ leftM: 42, leftMin: 0.2 }), 600, WORDING)).toBe('40 m to go, 1 min: there at 10:01');
     expect(wayWords(way({}, false), 600, WORDING)).toContain('as the crow flies');
     expect(wayWords(way({ leftM: null, leftMin: 3 }), 600, WORDING)).toBe('3 min: there at 10:03');
+    const nowhere = way({ leftM: null, leftMin: 0 });
+    expect(wayWords({ ...nowhere, way: { ...nowhere.way, from: null } }, 600, WORDING)).toBe('');
   });
 
   it.each([

@@ -72,8 +72,9 @@ export function careWords({ walk, stop }: Pick<Card, 'walk' | 'stop'>, isOnTheWa
   return [stop.cautions.trim(), ...cares.map((care) => CARE_WORDS[care])].filter((one) => one !== '').join(' ');
 }
 
-/** "120 m to go, 2 min, there at 15:06". */
-export function wayWords({ leftM, leftMin, way }: WayLeft, nowMin: number, wording: Wording): string {
+/** "120 m to go, 2 min: there at 15:06"; nothing where nobody knows from where one comes. */
+export function wayWords({ leftM, leftMin, way, here }: WayLeft, nowMin: number, wording: Wording): string {
+  if (way.from === null && here === null) return '';
   const minutes = Math.max(0, Math.ceil(leftMin - 1e-6));
   const metres = leftM === null ? '' : `${wording.distance(roundedM(leftM))} to go, `;
   const how = way.lengthM === null || way.isAlongStreets ? '' : ', as the crow flies and a third more';
