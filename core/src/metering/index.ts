@@ -1,2 +1,46 @@
 export { compensationFor, type Placement, placementOf } from './placement.js';
-export type { Reading } from './reading.js';
+export {
+  flashAtEv,
+  flashEv,
+  fNumberForBoth,
+  frameEv,
+  incidentEv,
+  MEAN_REFLECTANCE,
+  type Reading,
+  READING_KINDS,
+  type ReadingKind,
+  reflectedOverIncidentEv,
+} from './reading.js';
+export { digitalMedium, FILM_HOLDS, filmMedium, isNegative, type Medium, type MediumKind, SLOPES } from './medium.js';
+export {
+  type FallsAt,
+  type KeyOfReadings,
+  keyOf,
+  type KeyPlacement,
+  PLACING_SCHOOLS,
+  type PlacingSchool,
+  placeKey,
+  type Room,
+} from './keyPlacement.js';
+export { type Bracket, bracketFor, type Dialled, dialled } from './dial.js';
+export { MID_GREY, toneOf } from './curve.js';
+export {
+  crossingTrailMm,
+  type Crowd,
+  fireworksPlan,
+  type FireworksPlan,
+  flashPower,
+  gelMired,
+  recedingTrailMm,
+  rippleLeft,
+  scaledFromTest,
+  secondsForRipple,
+  skyEvFor,
+  standerGoneAfterS,
+  type TestShot,
+  type Vanishing,
+  walkersVanish,
+  WATER_LOOKS,
+  WATER_MEMORY_S,
+  type Water,
+} from './night.js';

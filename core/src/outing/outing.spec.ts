@@ -191,10 +191,13 @@ describe('what the light does next', () => {
     [0.1, 15, 'ends', 32],
     // Half a stop brighter by what the camera showed: five minutes later.
     [0.1, 0, 'change', 17, 0.5],
-  ] as const)('at %d EV a minute from minute %d: %s at %d', (fall, fromMin, kind, atMin, offsetEv = 0) => {
-    const found = lightAhead(ladder, { keyEv100: falling(fall), offsetEv, fromMin, toMin: 199 });
-    expect(found).toMatchObject({ kind, atMin });
-  });
+  ] as [number, number, string, number, number?][])(
+    'at %d EV a minute from minute %d: %s at %d',
+    (fall, fromMin, kind, atMin, offsetEv = 0) => {
+      const found = lightAhead(ladder, { keyEv100: falling(fall), offsetEv, fromMin, toMin: 199 });
+      expect(found).toMatchObject({ kind, atMin });
+    },
+  );
 
   it('does not call a flicker a change, nor what lies beyond the day', () => {
     const flicker = Float32Array.from({ length: 100 }, (_, k) => (k === 20 ? 9 : 11));
