@@ -1,6 +1,8 @@
+import { execFileSync } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 import type { AppPage } from '../pages/app-page.js';
 import { test } from '../fixtures/test.js';
+import { NOW } from '../settings.js';
 
 const folder = fileURLToPath(new URL('../../docs/screenshots/', import.meta.url));
 
@@ -30,9 +32,6 @@ test('at the table', async ({ app }) => {
   await app.open('/kit?walk=demo-walk&stop=orrel&t=15:10');
   await page.getByRole('button', { name: '28 f/2', exact: true }).click();
   await shoot(app, 'kit');
-  await app.settings();
-  await shoot(app, 'settings');
-  await page.keyboard.press('Escape');
   await app.open('/light/now?walk=demo-walk&stop=orrel&t=15:10');
   await page.getByText('Straw: the lit ground').waitFor();
   await shoot(app, 'light-street');
@@ -62,6 +61,25 @@ test('at the table', async ({ app }) => {
   await app.open('/walk/before?walk=demo-walk&stop=orrel&t=15:10');
   await page.getByRole('checkbox').first().waitFor();
   await shoot(app, 'before-setting-off');
+  const coming = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Field cards to print (PDF)' }).click();
+  const pdf = await (await coming).path();
+  execFileSync('pdftoppm', ['-r', '80', '-png', '-singlefile', pdf, `${folder}field-cards`]);
+  await app.open('/meter?walk=demo-walk&stop=orrel&t=15:10');
+  for (const [text, name] of [
+    ['16.3', 'white wall'],
+    ['14.2', 'lit coat'],
+    ['1/30 4 200', 'doorway'],
+  ] as const) {
+    await page.getByLabel('Reading', { exact: true }).fill(text);
+    await page.getByLabel('of', { exact: true }).fill(name);
+    await page.getByLabel('of', { exact: true }).press('Enter');
+  }
+  await page.getByLabel('Wanted at', { exact: true }).first().fill('2');
+  await page.getByLabel('Wanted at', { exact: true }).first().press('Enter');
+  await page.getByText(/^white wall at/).waitFor();
+  await page.locator('main').evaluate((main) => main.scrollTo(0, 0));
+  await shoot(app, 'meter');
 });
 
 test.describe('in the hand', () => {
@@ -73,15 +91,36 @@ test.describe('in the hand', () => {
     await app.room('Walk');
     await app.page.locator('main').evaluate((main) => main.scrollTo(0, 640));
     await shoot(app, 'phone-walk');
-    await app.room('Light');
-    await app.page.getByRole('img', { name: /across is/ }).waitFor();
-    await shoot(app, 'phone-light');
-    await app.room('Set-up');
-    await shoot(app, 'phone-set-up');
-    await app.page.evaluate(() => document.documentElement.setAttribute('data-theme', 'night'));
-    await app.open('/card?walk=demo-walk&stop=arcade&t=19:20');
-    await app.page.evaluate(() => document.documentElement.setAttribute('data-theme', 'night'));
-    await app.page.locator('.next').waitFor();
-    await shoot(app, 'phone-card-night');
+  });
+  test('the walk', async ({ app, context }) => {
+    const { page } = app;
+    await page.getByRole('link', { name: 'Go', exact: true }).tap();
+    await page.getByRole('button', { name: 'Rehearse it with a simulated walker' }).tap();
+    const screen = page.locator('rd-on-the-walk');
+    // Sixty times as fast as the device: to the pool at twenty past three, then to the arcade by night.
+    const at = async (minutes: number, stop: string): Promise<void> => {
+      await context.clock.setFixedTime(NOW.getTime() + minutes * 1000);
+      await screen.getByRole('heading', { name: stop, exact: true }).waitFor();
+      await screen.locator('.step, .wait').first().waitFor();
+    };
+    for (const [minutes, stop] of [
+      [60, 'Quenmill Sluice'],
+      [200, 'Tannery Front'],
+      [300, 'Vessen Hall'],
+      [595, 'Orrel Steps'],
+    ] as const) {
+      await at(minutes, stop);
+    }
+    await screen.locator('.scroll').evaluate((one) => one.scrollTo(0, 0));
+    await shoot(app, 'phone-now');
+    for (const [minutes, stop] of [
+      [690, 'Causey Lane'],
+      [740, 'Weir Rail'],
+      [840, 'Long Arcade'],
+    ] as const) {
+      await at(minutes, stop);
+    }
+    await page.evaluate(() => document.documentElement.setAttribute('data-theme', 'night'));
+    await shoot(app, 'phone-now-night');
   });
 });

@@ -31,6 +31,11 @@ for (const theme of ['light', 'night'] as const) {
     await expectNoViolations(page, 'walk');
     await app.fill('From', 'nonsense');
     await expectNoViolations(page, 'walk with an error');
+    await app.room('Meter');
+    await page.getByLabel('Reading', { exact: true }).fill('12.3');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('group', { name: 'Tone ladder' })).toBeVisible();
+    await expectNoViolations(page, 'meter');
     await app.room('Kit');
     await expectNoViolations(page, 'kit, a body');
     await page.getByRole('button', { name: '28 f/2', exact: true }).click();

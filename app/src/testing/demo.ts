@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { cloudOf, lightInputFor, siteOf, type StopDay, stopDay, type Walk } from '@roam-dial/core';
+import { cloudOf, lightInputFor, type Metering, siteOf, type StopDay, stopDay, type Walk } from '@roam-dial/core';
 import { readArchive } from '@roam-dial/core/formats';
 import type { Workspace } from '../app/data/workspace';
 
@@ -37,3 +37,12 @@ export function plainDay(over: Partial<StopDay> = {}): StopDay {
   const day = stopDay({ ...lightInputFor(workspace, walk, stop), day: walk.day, cloud: 0 }) as StopDay;
   return { ...day, ...over };
 }
+
+/** A white wall read with a spot, wanted two stops over mid-grey. */
+export const WALL_READ: Metering = {
+  readings: [
+    { id: 'wall', name: 'the wall', kind: 'spot', ev100: 16, tone: 2, takenMs: 0, isLetGo: false, isLamp: false, isKey: true },
+  ],
+  school: 'hold',
+  on: 'raw',
+};

@@ -7,6 +7,8 @@ import {
   type ControlKind,
   DEFAULT_APPROACH,
   DEFAULT_FRAMING,
+  DEFAULT_METERING,
+  digitalMedium,
   DEFAULT_INTENTS,
   DEFAULT_SHOOTING,
   edgeLeanDeg,
@@ -15,6 +17,7 @@ import {
   heightRatio,
   type KitItem,
   ladderOf,
+  placeKey,
   planDay,
   stopsToday,
   lensApertures,
@@ -33,6 +36,7 @@ import { type Card, cardFor } from '../app/state/card.store';
 import { focusOn } from '../app/state/focus.store';
 import { walkOfDay } from '../app/state/walk-of-day';
 import { apartSentence } from '../app/wording/apart';
+import { placementSentence } from '../app/wording/metering';
 import { daySentence } from '../app/wording/stop-sentences';
 import { Wording } from '../app/wording/wording';
 import { cardRows } from '../app/features/card/card-rows';
@@ -257,6 +261,15 @@ function planShown(workspace: Workspace, walk: Walk, stop: Stop, day: StopDay): 
   return [daySentence(stop, WORDING), plannable === null ? null : dayFound(plannable, planDay(plannable.question))];
 }
 
+/** The readings of a stop as the meter shows them. */
+function meterShown(card: Card | null): unknown {
+  const { readings, school } = card?.stop.metering ?? DEFAULT_METERING;
+  if (card === null || readings.length === 0) return null;
+  const medium = digitalMedium(card.kit.body, 'raw', 100);
+  const placement = placeKey(readings, medium, school);
+  return placement === null ? null : placementSentence(placement, readings, medium, WORDING);
+}
+
 /** All that the screens show of one stop, as text. */
 export function shown({ workspace, stopId, minuteOfDay, shows }: Scene): string {
   const day = demoDay(workspace, stopId);
@@ -272,6 +285,7 @@ export function shown({ workspace, stopId, minuteOfDay, shows }: Scene): string 
     legs,
     staySentence(walk, rows, stopId, WORDING),
     [walk.name, WORDING.day(walk.day), walk.place.name, walk.homeChecked, walk.isPlanned, walk.rules, walk.waysHome, walk.track],
+    meterShown(card.kind === 'none' ? null : card),
     shows === 'plan' && day !== null ? planShown(workspace, walk, focus.stop as Stop, day) : null,
     apartIn(workspace, walk).map((apart) => apartSentence(apart, WORDING)),
   ];

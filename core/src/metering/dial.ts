@@ -1,6 +1,6 @@
 import type { StopStep } from '../units/index.js';
 import { isNegative, type Medium } from './medium.js';
-import type { PlacingSchool } from './keyPlacement.js';
+import type { PlacingSchool } from '../stop/index.js';
 
 export type Dialled =
   | { readonly kind: 'dial'; readonly ev: number }

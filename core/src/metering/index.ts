@@ -1,27 +1,7 @@
 export { compensationFor, type Placement, placementOf } from './placement.js';
-export {
-  flashAtEv,
-  flashEv,
-  fNumberForBoth,
-  frameEv,
-  incidentEv,
-  MEAN_REFLECTANCE,
-  type Reading,
-  READING_KINDS,
-  type ReadingKind,
-  reflectedOverIncidentEv,
-} from './reading.js';
+export { flashAtEv, flashEv, fNumberForBoth, frameEv, incidentEv, MEAN_REFLECTANCE, reflectedOverIncidentEv } from './reading.js';
 export { digitalMedium, FILM_HOLDS, filmMedium, isNegative, type Medium, type MediumKind, SLOPES } from './medium.js';
-export {
-  type FallsAt,
-  type KeyOfReadings,
-  keyOf,
-  type KeyPlacement,
-  PLACING_SCHOOLS,
-  type PlacingSchool,
-  placeKey,
-  type Room,
-} from './keyPlacement.js';
+export { type FallsAt, type KeyOfReadings, keyOf, type KeyPlacement, placeKey, type Room } from './keyPlacement.js';
 export { type Bracket, bracketFor, type Dialled, dialled } from './dial.js';
 export { MID_GREY, toneOf } from './curve.js';
 export {
@@ -44,3 +24,5 @@ export {
   WATER_MEMORY_S,
   type Water,
 } from './night.js';
+export { type ReadTyped, readTyped } from './typedReading.js';
+export { isoFor } from './isoFor.js';

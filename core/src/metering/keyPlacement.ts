@@ -1,9 +1,5 @@
 import { isNegative, type Medium } from './medium.js';
-import type { Reading } from './reading.js';
-
-/** Where practitioners put the key tone; each keeps something and gives something up. */
-export const PLACING_SCHOOLS = ['hold', 'protect', 'burn', 'shadows', 'right'] as const;
-export type PlacingSchool = (typeof PLACING_SCHOOLS)[number];
+import type { PlacingSchool, Reading } from '../stop/index.js';
 
 /** The exposures, as EV at ISO 100, that lose nothing of what is kept: none where `fromEv` lies over `toEv`. */
 export interface Room {

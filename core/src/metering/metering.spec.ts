@@ -17,8 +17,6 @@ import {
   type Medium,
   MID_GREY,
   placeKey,
-  type PlacingSchool,
-  type Reading,
   recedingTrailMm,
   reflectedOverIncidentEv,
   rippleLeft,
@@ -32,6 +30,7 @@ import {
   WATER_LOOKS,
   WATER_MEMORY_S,
 } from './index.js';
+import type { PlacingSchool, Reading } from '../stop/index.js';
 
 const RAW: Medium = { kind: 'raw', overEv: 3, underEv: 8 };
 const STRAIGHT: Medium = { kind: 'straight', overEv: 2.3, underEv: 5 };

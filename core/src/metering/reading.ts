@@ -1,27 +1,5 @@
 import { exposureValue100 } from '../exposure/index.js';
-
-/** How a light was read. The first three are of a surface, `incident` of what falls on it, the last two of a frame. */
-export const READING_KINDS = ['spot', 'wholeFrame', 'greyCard', 'incident', 'lookedRight', 'testShot'] as const;
-export type ReadingKind = (typeof READING_KINDS)[number];
-
-/** A reading of a scene. */
-export interface Reading {
-  readonly id: string;
-  readonly name: string;
-  readonly kind: ReadingKind;
-  /** What the instrument gave, EV at ISO 100: its own reading at tone 0 gives its own exposure, whatever the instrument. */
-  readonly ev100: number;
-  /** Stops from mid-grey at which what was read is wanted; null where nobody has said. */
-  readonly tone: number | null;
-  /** Milliseconds since 1970. */
-  readonly takenMs: number;
-  /** It may be lost. */
-  readonly isLetGo: boolean;
-  /** A lamp, or the sun on something: what a night picture lets burn. */
-  readonly isLamp: boolean;
-  /** The one that the exposure is placed by. */
-  readonly isKey: boolean;
-}
+import type { Reading } from '../stop/index.js';
 
 /** K 12.5 over C 250: the reflectance for which a reflected and an incident reading agree. docs/metering.md#zero */
 export const MEAN_REFLECTANCE = (Math.PI * 12.5) / 250;

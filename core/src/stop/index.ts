@@ -78,3 +78,14 @@ export {
   yearOfSun,
 } from './yearOfLight.js';
 export { isAloneWished, PEOPLE_WISHES, peopleWishOf, type PeopleWish, type Wishes } from './wishes.js';
+export {
+  DEFAULT_METERING,
+  METERED_ON,
+  type MeteredOn,
+  type Metering,
+  PLACING_SCHOOLS,
+  type PlacingSchool,
+  type Reading,
+  READING_KINDS,
+  type ReadingKind,
+} from './metering.js';

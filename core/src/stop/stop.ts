@@ -6,6 +6,7 @@ import type { Framing } from './framing.js';
 import type { GroundMark } from './ground.js';
 import type { Hand } from './hand.js';
 import type { HoursSpan } from './hours.js';
+import type { Metering } from './metering.js';
 import type { Shooting } from './shooting.js';
 import type { Wishes } from './wishes.js';
 
@@ -81,6 +82,8 @@ export interface Stop {
   readonly approach: Approach | null;
   /** What the hand has set otherwise than the best; absent: the best. */
   readonly hand?: Hand;
+  /** What was read there; absent: nothing. */
+  readonly metering?: Metering;
   /** Absent: DEFAULT_SHOOTING. */
   readonly shooting?: Shooting;
   /** What lies on the ground there, by distance. */

@@ -22,6 +22,7 @@ import {
   type Walk,
   type Wishes,
 } from '@roam-dial/core';
+import { WALL_READ } from '../../testing/demo';
 import type { Workspace } from '../data/workspace';
 
 import { DEMO, type Kind, SCENES, type Scene, type SceneName, shown, withKit, withStops, withWalk } from '../../testing/shown';
@@ -66,6 +67,7 @@ everyFieldOf<Stop, 'id'>(
   {
     name: ['market', 'Under the hall'],
     wishes: ['plan', { isMust: true }],
+    metering: ['market', WALL_READ],
     isSetAside: ['market', true],
     intent: ['market', DEFAULT_INTENTS.silhouette],
     position: ['market', { latitude: 46.5002, longitude: -20.7003 }],

@@ -59,6 +59,11 @@ export const routes: Routes = [
     ],
   },
   {
+    path: 'meter',
+    title: 'Meter · Roam Dial',
+    loadComponent: () => import('../features/meter').then((room) => room.MeterView),
+  },
+  {
     path: 'start',
     title: 'Start a walk · Roam Dial',
     loadComponent: () => import('../features/start').then((room) => room.StartPage),

@@ -1,8 +1,8 @@
 import {
+  afterRenderEffect,
   ChangeDetectionStrategy,
   Component,
   computed,
-  effect,
   type ElementRef,
   input,
   output,
@@ -132,7 +132,8 @@ export class MarkWheel {
   private readonly track = viewChild.required<ElementRef<HTMLElement>>('track');
 
   constructor() {
-    effect(() => {
+    // Once the marks are laid out: before, there is nothing to scroll along.
+    afterRenderEffect(() => {
       const [index] = [this.index(), this.marks()];
       untracked(() => this.track().nativeElement.scrollTo?.({ left: index * MARK_PX }));
     });

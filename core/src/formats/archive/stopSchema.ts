@@ -10,7 +10,12 @@ import {
   type Intent,
   type IntentAnswers,
   LAMP_KINDS,
+  METERED_ON,
+  type Metering,
   type Movers,
+  PLACING_SCHOOLS,
+  type Reading,
+  READING_KINDS,
   type Shooting,
   SMEAR_WISHES,
   type Stop,
@@ -65,6 +70,24 @@ const shooting = required<Shooting>({
   lamp: Joi.valid(...LAMP_KINDS),
   wantsGlitch: Joi.boolean(),
   spotByEye: Joi.boolean(),
+});
+
+const reading = required<Reading>({
+  id,
+  name,
+  kind: Joi.valid(...READING_KINDS),
+  ev100: number.min(-20).max(30),
+  tone: stops.allow(null),
+  takenMs: number.min(-8e14).max(8e14),
+  isLetGo: Joi.boolean(),
+  isLamp: Joi.boolean(),
+  isKey: Joi.boolean(),
+});
+
+const metering = required<Metering>({
+  readings: Joi.array().items(reading).unique('id').max(60),
+  school: Joi.valid(...PLACING_SCHOOLS),
+  on: Joi.valid(...METERED_ON),
 });
 
 const ground = Joi.array()
@@ -157,6 +180,7 @@ export const stopSchema = required<Stop>({
   focalLengthMm: focalLength.allow(null),
   approach: approachSchema.allow(null),
   hand: hand.optional(),
+  metering: metering.optional(),
   shooting: shooting.optional(),
   ground: ground.optional(),
   framing: framing.optional(),

@@ -47,7 +47,7 @@ import { DialCard } from './dial-card';
         [isReadOnly]="true"
       />
       <p class="left figure">
-        {{ v.left }}
+        <span>{{ v.left }}</span>
         <a mat-stroked-button class="go" routerLink="/now" queryParamsHandling="preserve">{{ isRunning() ? 'Now' : 'Go' }}</a>
       </p>
     }

@@ -1,0 +1,1 @@
+export { MeterView } from './meter-view';

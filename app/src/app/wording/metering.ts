@@ -1,0 +1,82 @@
+import type { KeyPlacement, Medium, MediumKind, MeteredOn, PlacingSchool, Reading, ReadingKind } from '@roam-dial/core';
+import type { Wording } from './wording';
+
+export const READING_WORDS: Readonly<Record<ReadingKind, string>> = {
+  spot: 'spot',
+  wholeFrame: 'whole frame',
+  greyCard: 'grey card',
+  incident: 'incident',
+  lookedRight: 'looked right',
+  testShot: 'test shot',
+};
+
+export const SCHOOL_WORDS: Readonly<Record<PlacingSchool, string>> = {
+  hold: 'hold',
+  protect: 'protect',
+  burn: 'let burn',
+  shadows: 'shadows',
+  right: 'right',
+};
+
+/** What each school costs, in a sentence. */
+export const SCHOOL_COSTS: Readonly<Record<PlacingSchool, string>> = {
+  hold: 'The key where you want it, whatever falls off the ends.',
+  protect: 'No more exposure than the brightest kept reading bears; the key may come out darker.',
+  burn: 'The same with lamps let go: they burn, the street does not.',
+  shadows: 'So much that the shadow keeps its texture; highlights may go.',
+  right: 'As bright as the raw file holds, to be darkened afterwards.',
+};
+
+export const ON_WORDS: Readonly<Record<MeteredOn, string>> = {
+  raw: 'raw file',
+  straight: 'straight out of the camera',
+};
+
+const MEDIUM_WORDS: Readonly<Record<MediumKind, string>> = {
+  raw: 'a raw file',
+  straight: 'a picture straight out of the camera',
+  slide: 'slide film',
+  blackAndWhiteNegative: 'a black-and-white negative',
+  colourNegative: 'a colour negative',
+};
+
+export function mediumName({ kind }: Pick<Medium, 'kind'>): string {
+  return MEDIUM_WORDS[kind];
+}
+
+function size(stops: number, wording: Wording): string {
+  const text = wording.stops(Math.abs(stops), 'third').replace('+', '');
+  return `${text} ${Math.abs(stops) <= 1 ? 'stop' : 'stops'}`;
+}
+
+/** What is lost, by how much, and whether it fits at all: "wall at +2; the doorway is lost by 3⅔ stops". */
+export function placementSentence(
+  { key, keyShiftEv, falls, room, keyTones }: KeyPlacement,
+  readings: readonly Reading[],
+  medium: Medium,
+  wording: Wording,
+): string {
+  const nameOf = (id: string): string => readings.find((one) => one.id === id)?.name || 'a reading';
+  const shift =
+    Math.abs(keyShiftEv) < 0.05
+      ? ''
+      : ` comes out ${size(keyShiftEv, wording)} ${keyShiftEv < 0 ? 'darker' : 'brighter'} than wanted`;
+  const lost = falls
+    .filter(({ lostEv, id }) => Math.abs(lostEv) >= 0.05 && readings.find((one) => one.id === id)?.isLetGo !== true)
+    .map(({ id, lostEv }) => `${nameOf(id)} is lost ${lostEv > 0 ? 'in white' : 'in black'} by ${size(lostEv, wording)}`);
+  const keyWords = `${key.reading.name || 'The key'}${shift === '' ? ` at ${wording.stops(key.tone, 'third')}` : shift}`;
+  const all = [keyWords, ...lost].join('; ');
+  if (!room.fits) return `${all}. The range is ${size(room.shortEv, wording)} wider than ${mediumName(medium)} holds.`;
+  if (keyTones === null) return lost.length === 0 ? `${all}. All that is kept is held.` : `${all}.`;
+  const [from, to] = keyTones;
+  return `${all}. A key between ${wording.stops(from, 'third')} and ${wording.stops(to, 'third')} would hold it all.`;
+}
+
+/** What another medium would hold of the same readings. */
+export function mediumSentence(placement: KeyPlacement, medium: Medium, wording: Wording): string {
+  const { fits, shortEv, fromEv, toEv } = placement.room;
+  const span = `+${medium.overEv.toFixed(1)} and −${medium.underEv.toFixed(1)}`;
+  return fits
+    ? `${span}: holds it, with ${size(toEv - fromEv, wording)} to spare`
+    : `${span}: ${size(shortEv, wording)} too little`;
+}

@@ -1,0 +1,76 @@
+import { parseEntry, type StopStep } from '../units/index.js';
+import { frameEv } from './reading.js';
+
+export type ReadTyped = { readonly ok: true; readonly ev100: number } | { readonly ok: false; readonly message: string };
+
+const HOW = 'Type an EV (12.3), or a frame: 1/125 8 400, or f8 1/60.';
+/** No aperture is so large a number: it is an ISO. */
+const FROM_ISO = 45;
+
+interface Parts {
+  aperture?: string;
+  shutter?: string;
+  iso?: string;
+}
+
+/** What each word of a frame is; null where one is nothing, or something is there twice. */
+function partsOf(words: readonly string[]): Parts | null {
+  const parts: Parts = {};
+  const put = (part: keyof Parts, word: string): boolean => {
+    if (parts[part] !== undefined) return false;
+    parts[part] = word;
+    return true;
+  };
+  for (const word of words) {
+    const isShutter = /^1\/|s$|"$/.test(word);
+    const isNumber = /^\d+(\.\d+)?$/.test(word);
+    const part: keyof Parts | null = /^f/.test(word)
+      ? 'aperture'
+      : /^iso/.test(word)
+        ? 'iso'
+        : isShutter
+          ? 'shutter'
+          : isNumber
+            ? Number(word) >= FROM_ISO || parts.aperture !== undefined
+              ? 'iso'
+              : 'aperture'
+            : null;
+    if (part === null || !put(part, word)) return null;
+  }
+  return parts;
+}
+
+/**
+ * A reading as one types it in the street: an EV at ISO 100 by itself, or a frame by its time, aperture and ISO in any order,
+ * the ISO the roll's or the base where it is left out. `1/125 8 400` and `f8 1/60` are frames. Marked names count as their exact
+ * values. Never throws for text.
+ */
+export function readTyped(text: string, { iso, step }: { readonly iso: number; readonly step: StopStep }): ReadTyped {
+  const words = text
+    .trim()
+    .toLowerCase()
+    .replace(/(\d),(\d)/g, '$1.$2')
+    .split(/[\s,;]+/)
+    .filter((word) => word !== '');
+  const [first] = words;
+  if (first === undefined) return { ok: false, message: HOW };
+  if (words.length === 1 || words[0] === 'ev') {
+    const ev = Number((words[0] === 'ev' ? words[1] : first)?.replace(/^ev/, '').replace('−', '-'));
+    if (Number.isNaN(ev)) return { ok: false, message: HOW };
+    return ev >= -12 && ev <= 24
+      ? { ok: true, ev100: ev }
+      : { ok: false, message: `EV ${ev} is outside what a meter reads (−12 to 24).` };
+  }
+  const parts = partsOf(words);
+  if (parts?.aperture === undefined || parts.shutter === undefined) return { ok: false, message: HOW };
+  const fNumber = parseEntry(parts.aperture, { kind: 'aperture', step });
+  const shutterS = parseEntry(parts.shutter, { kind: 'shutter', step });
+  const atIso =
+    parts.iso === undefined
+      ? ({ ok: true, value: iso } as const)
+      : parseEntry(parts.iso.replace(/^iso/, ''), { kind: 'iso', step });
+  if (!fNumber.ok) return { ok: false, message: fNumber.message };
+  if (!shutterS.ok) return { ok: false, message: shutterS.message };
+  if (!atIso.ok) return { ok: false, message: atIso.message };
+  return { ok: true, ev100: frameEv({ fNumber: fNumber.value, shutterS: shutterS.value, iso: atIso.value }) };
+}

@@ -1,0 +1,73 @@
+import type { Page } from '@playwright/test';
+import { expect, test } from '../fixtures/test.js';
+
+/** Types a reading with the keys alone, from wherever the focus is. */
+async function read(page: Page, text: string, name: string): Promise<void> {
+  await page.keyboard.type(text);
+  await page.keyboard.press('Tab');
+  await page.keyboard.type(name);
+  await page.keyboard.press('Enter');
+}
+
+test.describe('the meter', () => {
+  test.beforeEach(async ({ app }) => {
+    await app.choose('Orrel Steps');
+    await app.room('Meter');
+    await app.page.getByLabel('Reading', { exact: true }).focus();
+  });
+
+  test('a scene is metered by typing alone, its key is moved, and all of it is undone', async ({ app }) => {
+    const { page } = app;
+    await read(page, '16.3', 'white wall');
+    await read(page, '12,9', 'coat');
+    await read(page, '1/30 4 200', 'doorway');
+    const ladder = page.getByRole('group', { name: 'Tone ladder' });
+    await expect(ladder).toContainText('doorway');
+    await expect(page.getByRole('list', { name: 'Readings' }).getByRole('listitem')).toHaveCount(3);
+    await page.getByLabel('Wanted at', { exact: true }).first().fill('2');
+    await page.getByLabel('Wanted at', { exact: true }).first().press('Enter');
+    await page.getByRole('checkbox', { name: 'the key' }).first().check();
+    // 16.3 less two stops: 14.3, to a third 14⅓.
+    await expect(page.getByLabel('The exposure')).toContainText('EV 14⅓');
+    await expect(page.getByText(/^white wall at \+2/)).toBeVisible();
+    const key = page.getByRole('slider', { name: 'Tone of white wall' });
+    await key.focus();
+    await key.press('ArrowDown');
+    await expect(key).toHaveAttribute('aria-valuetext', '+1⅔ from mid-grey');
+    await expect(page.getByLabel('The exposure')).toContainText('EV 14⅔');
+    const box = await key.locator('.knob').boundingBox();
+    if (box === null) throw new Error('no handle');
+    await page.mouse.move(box.x + 8, box.y + 8);
+    await page.mouse.down();
+    await page.mouse.move(box.x + 8, box.y + 60, { steps: 6 });
+    await page.mouse.up();
+    await expect(key).not.toHaveAttribute('aria-valuetext', '+1⅔ from mid-grey');
+
+    await page.getByLabel('The key is put by').selectOption('protect');
+    await expect(page.getByText('No more exposure than the brightest kept reading bears')).toBeVisible();
+    await app.reload();
+    await expect(ladder).toContainText('doorway');
+    for (let k = 0; k < 3; k++)
+      await page
+        .getByRole('button', { name: /^Drop / })
+        .first()
+        .click();
+    await expect(page.getByText('Read what matters')).toBeVisible();
+    await page.getByRole('button', { name: /^Undo: / }).click();
+    await expect(ladder).toBeVisible();
+  });
+
+  test('what is no reading is said, and an incident one corrects the light', async ({ app }) => {
+    const { page } = app;
+    await read(page, 'bright', 'sky');
+    await expect(page.getByRole('alert')).toContainText('Type an EV');
+    await expect(page.getByLabel('Reading', { exact: true })).toHaveValue('bright');
+    await page.getByLabel('Reading', { exact: true }).fill('10');
+    await page.keyboard.press('Enter');
+    await page.getByLabel('Read as').selectOption('incident');
+    await page.getByRole('button', { name: 'Correct the light by it' }).click();
+    await expect(app.card).toContainText('darker by what you saw there');
+    await page.getByRole('button', { name: /^Undo: correct the light/ }).click();
+    await expect(app.card).not.toContainText('by what you saw there');
+  });
+});
