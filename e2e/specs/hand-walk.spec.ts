@@ -50,7 +50,7 @@ test.describe('without a net', () => {
     await context.setOffline(true);
     await rehearse(page);
     const screen = page.locator('rd-on-the-walk');
-    await expect(screen).toContainText('leave by 06:10');
+    await expect(screen).toContainText('Leave by 06:10');
     await expect(screen.locator('[data-row="aperture"] [data-number]')).toHaveText(/^f\/\d/);
 
     await tap(page, 'Got it');

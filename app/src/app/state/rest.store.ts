@@ -5,6 +5,7 @@ import { DayClient } from '../workers/day.client';
 import { DayPlanStore } from './day-plan.store';
 import { FootWays } from './foot-ways';
 import { OutingStore, type RunningNow } from './outing.store';
+import { MOST_PLANNED, visitsOf } from './walk-of-day';
 import { WayAheadStore } from './way-ahead.store';
 import { WorkspaceStore } from './workspace.store';
 
@@ -15,6 +16,7 @@ export type RestAsked =
   | { readonly kind: 'found'; readonly rest: RestFound; readonly askedMin: number }
   | { readonly kind: 'failed'; readonly message: string };
 
+const TOO_MUCH = `At most ${MOST_PLANNED} stops are planned for one day.`;
 const NOT_MEASURED = 'The light of this walk is still being measured.';
 
 /** The plan from here and now, offered and never taken unasked. */
@@ -41,7 +43,8 @@ export class RestStore {
     this.subject.next({ kind: 'asking' });
     const [plannable, now] = await Promise.all([firstValueFrom(this.day.plannable$), firstValueFrom(this.outings.now$)]);
     if (now === null || plannable?.of == null || plannable.walk.id !== now.walk.id) {
-      this.subject.next({ kind: 'failed', message: NOT_MEASURED });
+      const isTooMuch = plannable !== null && visitsOf(plannable.walk) > MOST_PLANNED;
+      this.subject.next({ kind: 'failed', message: isTooMuch ? TOO_MUCH : NOT_MEASURED });
       return;
     }
     const where = await this.whereNow(now);

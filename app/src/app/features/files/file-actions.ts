@@ -1,18 +1,16 @@
 import { Injectable, inject } from '@angular/core';
-import { districtOf, type LightLadder, MOST_TRACK_POINTS, metresFrom, placedStop, thinnedTrack, type Walk } from '@roam-dial/core';
-import type { FiledWalk, GpxPoint, ReadGpx } from '@roam-dial/core/walk-files';
+import { districtOf, type LightLadder, MOST_TRACK_POINTS, thinnedTrack, type Walk } from '@roam-dial/core';
+import type { FiledWalk, ReadGpx } from '@roam-dial/core/walk-files';
 import { firstValueFrom } from 'rxjs';
-import { createId, newStop } from '../../data/defaults';
 import { saveBlob, saveText } from '../../data/save-file';
+import { WalkActions } from '../../state/actions/walk.actions';
 import { type Card, CardStore } from '../../state/card.store';
 import { DaysStore } from '../../state/days.store';
 import { DeviceClock } from '../../state/device-clock';
-import { addStop, changeWalk, type WorkspaceChange } from '../../state/edits';
 import { LegsStore } from '../../state/legs.store';
 import { WordingStore } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { SetUpClient } from '../../workers/set-up.client';
-import { counted } from '../../wording/counted';
 import { nameOf } from '../../wording/name';
 import { type CardsOfDay, cardsOfDay, fieldCard, type FieldCard, fileWalk } from './file-walk';
 
@@ -37,6 +35,7 @@ export function fileName(name: string, ending: string): string {
 @Injectable({ providedIn: 'root' })
 export class FileActions {
   private readonly store = inject(WorkspaceStore);
+  private readonly walkActions = inject(WalkActions);
   private readonly days = inject(DaysStore);
   private readonly legs = inject(LegsStore);
   private readonly wording = inject(WordingStore);
@@ -89,42 +88,8 @@ export class FileActions {
       TRACK_WITHIN_M,
       MOST_TRACK_POINTS,
     );
-    if (track.length > 1) {
-      this.store.edit(
-        { label: `read ${file.name}` },
-        changeWalk(walk.id, (one) => ({ ...one, track })),
-      );
-    }
+    if (track.length > 1) this.walkActions.takeTrack(walk, track, file.name);
     return read;
-  }
-
-  dropTrack(walk: Walk): void {
-    this.store.edit(
-      { label: 'take the way really walked off' },
-      changeWalk(walk.id, ({ track: _, ...one }) => one),
-    );
-  }
-
-  /** Places of a file as stops behind the others, as far as the map knows where they stand. */
-  async addStops(walk: Walk, places: readonly GpxPoint[]): Promise<void> {
-    const district = districtOf(await this.store.snapshot(), walk);
-    let last = walk.stops.at(-1);
-    const changes = places.map(({ name, description, latitude, longitude }): WorkspaceChange => {
-      const position = { latitude, longitude };
-      const bare = {
-        ...newStop(createId(), last),
-        position,
-        name: name.slice(0, 200) || 'Place',
-        notes: description.slice(0, 20_000),
-      };
-      const stop = district === null ? bare : { ...placedStop(district, bare, metresFrom(district.origin, position)), position };
-      const change = addStop(walk.id, stop, last?.id ?? null);
-      last = stop;
-      return change;
-    });
-    const words = counted(places.length, 'stop', 'stops');
-    this.store.edit({ label: `add ${words}` }, (workspace) => changes.reduce((now, change) => change(now), workspace));
-    this.store.announce(`Added ${words}`);
   }
 
   private async filed(walk: Walk): Promise<{ readonly filed: FiledWalk; readonly cards: CardsOfDay }> {

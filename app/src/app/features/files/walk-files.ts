@@ -2,6 +2,8 @@ import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angu
 import { MatButtonModule } from '@angular/material/button';
 import type { Walk } from '@roam-dial/core';
 import type { Gpx } from '@roam-dial/core/walk-files';
+import { StopActions } from '../../state/actions/stop.actions';
+import { WalkActions } from '../../state/actions/walk.actions';
 import { counted } from '../../wording/counted';
 import { FileActions, type WalkFormat } from './file-actions';
 
@@ -41,7 +43,7 @@ const FORMATS: readonly { readonly format: WalkFormat; readonly words: string }[
     @if (walk().track; as track) {
       <p class="soft">
         The way really walked is on the plan ({{ track.length }} points).
-        <button type="button" class="link-button" (click)="actions.dropTrack(walk())">Take it off</button>
+        <button type="button" class="link-button" (click)="walkActions.dropTrack(walk())">Take it off</button>
       </p>
     }
   `,
@@ -67,7 +69,9 @@ const FORMATS: readonly { readonly format: WalkFormat; readonly words: string }[
 export class WalkFiles {
   readonly walk = input.required<Walk>();
 
-  protected readonly actions = inject(FileActions);
+  private readonly actions = inject(FileActions);
+  protected readonly walkActions = inject(WalkActions);
+  private readonly stopActions = inject(StopActions);
   protected readonly formats = FORMATS;
   protected readonly isBusy = signal(false);
   protected readonly problem = signal<string | null>(null);
@@ -97,7 +101,7 @@ export class WalkFiles {
   }
 
   protected addStops(gpx: Gpx): void {
-    void this.actions.addStops(this.walk(), gpx.waypoints);
+    void this.stopActions.addPlaces(this.walk(), gpx.waypoints);
     this.found.set(null);
   }
 

@@ -37,18 +37,18 @@ describe('the walk in words', () => {
     chanceOfOne: 0.5,
   });
   it.each([
-    [wait(0.96, { kind: 'within', minutes: 8.2 }), 'One more who would do: 96 %, 80 % within 9 min'],
+    [wait(0.96, { kind: 'within', minutes: 8.2 }), 'One more who would do: 96 %, 80 % within 9 min.'],
     [
       wait(0.61, { kind: 'notInThisLight', atMost: 0.61 }),
-      'Not to 80 % in this light: at most 61 % that one more comes who would do',
+      'Not to 80 % in this light: at most 61 % that one more comes who would do.',
     ],
     [wait(0.001, { kind: 'notInThisLight', atMost: 0.001 }), ''],
     [null, ''],
   ])('the wait %#', (its, words) => {
-    expect(waitWords({ wait: its, paysUntilMin: 998 }, WORDING)).toEqual({ chance: words, pays: 'Waiting pays until 16:38' });
+    expect(waitWords({ wait: its, paysUntilMin: 998 }, WORDING)).toEqual({ chance: words, pays: 'Waiting pays until 16:38.' });
   });
   it('says when waiting does not pay', () => {
-    expect(waitWords({ wait: null, paysUntilMin: null }, WORDING).pays).toBe('More waiting does not pay now');
+    expect(waitWords({ wait: null, paysUntilMin: null }, WORDING).pays).toBe('More waiting does not pay now.');
   });
 
   const way = (over: Partial<WayLeft>, isAlongStreets = true): WayLeft => ({

@@ -55,14 +55,14 @@ const NOBODY = 0.005;
 function chanceWords({ chance, fourInFive }: Wait, wording: Wording): string {
   if (chance < NOBODY) return '';
   return fourInFive.kind === 'within'
-    ? `One more who would do: ${wording.chance(chance)}, 80 % within ${Math.max(1, Math.ceil(fourInFive.minutes))} min`
-    : `Not to 80 % in this light: at most ${wording.percent(fourInFive.atMost)} that one more comes who would do`;
+    ? `One more who would do: ${wording.chance(chance)}, 80 % within ${Math.max(1, Math.ceil(fourInFive.minutes))} min.`
+    : `Not to 80 % in this light: at most ${wording.percent(fourInFive.atMost)} that one more comes who would do.`;
 }
 
 /** The wait in two short lines: the chance, and until when it pays. */
 export function waitWords({ wait, paysUntilMin }: WaitHere, wording: Wording): { readonly chance: string; readonly pays: string } {
   const pays =
-    paysUntilMin === null ? 'More waiting does not pay now' : `Waiting pays until ${wording.clock(Math.min(1439, paysUntilMin))}`;
+    paysUntilMin === null ? 'More waiting does not pay now.' : `Waiting pays until ${wording.clock(Math.min(1439, paysUntilMin))}.`;
   return { chance: wait === null ? '' : chanceWords(wait, wording), pays };
 }
 

@@ -76,7 +76,7 @@ export class OnTheWalk {
     const wording = this.wording();
     return {
       left: day === null ? 'Its light is being measured' : lightLeftWords(day.windows, this.state.cardMinute(), wording),
-      leave: leaveBy === null ? '' : `leave by ${wording.clock(Math.min(1439, leaveBy))}`,
+      leave: leaveBy === null ? '' : `Leave by ${wording.clock(Math.min(1439, leaveBy))}`,
     };
   });
 

@@ -1,5 +1,17 @@
 import { Injectable, inject } from '@angular/core';
-import { type District, type Hand, placedStop, type Stop, streetAt, type WayOut } from '@roam-dial/core';
+import {
+  type District,
+  districtOf,
+  type Hand,
+  LONGEST_NAME,
+  metresFrom,
+  type Place,
+  placedStop,
+  type Stop,
+  streetAt,
+  type Walk,
+  type WayOut,
+} from '@roam-dial/core';
 import { firstValueFrom } from 'rxjs';
 import { createId, newStop } from '../../data/defaults';
 import type { Card } from '../card.store';
@@ -15,10 +27,19 @@ import {
   withArrival,
   withLeaving,
   withoutHand,
+  type WorkspaceChange,
 } from '../edits';
+import { counted } from '../../wording/counted';
 import { FocusStore, type Focus } from '../focus.store';
 import { SelectionStore } from '../selection.store';
 import { WorkspaceStore } from '../workspace.store';
+
+/** A place as a file has it. */
+export interface NamedPlace extends Place {
+  readonly name: string;
+  readonly description: string;
+}
+const LONGEST_NOTE = 20_000;
 
 /** A stop and the walk it lies on, as a card has both. */
 export interface StopOfWalk {
@@ -54,6 +75,25 @@ export class StopActions {
     const street = streetAt(district, at)?.name ?? null;
     this.store.announce(street === null ? 'Added a stop where you tapped' : `Added a stop in ${street}`);
     this.selection.selectStop(walk.id, added.id, added.arriveMin);
+  }
+
+  /** Places of a file as stops behind the others, with the street that the map has there. */
+  async addPlaces(walk: Walk, places: readonly NamedPlace[]): Promise<void> {
+    const { districts } = await this.store.snapshot();
+    const district = districtOf({ districts }, walk);
+    let last = walk.stops.at(-1);
+    const changes = places.map(({ name, description, latitude, longitude }): WorkspaceChange => {
+      const position = { latitude, longitude };
+      const named = { name: name.slice(0, LONGEST_NAME) || 'Place', notes: description.slice(0, LONGEST_NOTE), position };
+      const bare: Stop = { ...newStop(createId(), last), ...named };
+      const stop = district === null ? bare : { ...placedStop(district, bare, metresFrom(district.origin, position)), position };
+      const change = addStop(walk.id, stop, last?.id ?? null);
+      last = stop;
+      return change;
+    });
+    const words = counted(places.length, 'stop', 'stops');
+    this.store.edit({ label: `add ${words}` }, (workspace) => changes.reduce((now, change) => change(now), workspace));
+    this.store.announce(`Added ${words}`);
   }
 
   async duplicate(stop: Stop): Promise<void> {

@@ -98,6 +98,15 @@ export class WalkActions {
     this.edit(walk, 'tick the home state', (one) => ({ ...one, homeChecked }), `home/${walk.id}`);
   }
 
+  /** The way really walked, drawn from now on. */
+  takeTrack(walk: WalkNamed, track: NonNullable<Walk['track']>, fileName: string): void {
+    this.edit(walk, `read ${fileName}`, (one) => ({ ...one, track }));
+  }
+
+  dropTrack(walk: WalkNamed): void {
+    this.edit(walk, 'take the way really walked off', ({ track: _, ...one }) => one);
+  }
+
   setForecast(walk: WalkNamed, forecast: NonNullable<Walk['forecast']>): void {
     this.edit(walk, `a ${forecast.source} forecast`, (one) => ({ ...one, forecast }));
   }

@@ -1,17 +1,12 @@
 import type { Happening, Outing, Return } from '@roam-dial/core';
 import { replaced, type WorkspaceChange } from './lists';
 
-/** Of one walk one outing goes on at a time. */
+/** One walks one walk at a time: what went on until now is over. */
 export const startOuting =
   (outing: Outing): WorkspaceChange =>
   (workspace) => ({
     ...workspace,
-    outings: [
-      ...workspace.outings.map((one) =>
-        one.walkId === outing.walkId && one.endedMs === null ? { ...one, endedMs: outing.startedMs } : one,
-      ),
-      outing,
-    ],
+    outings: [...workspace.outings.map((one) => (one.endedMs === null ? { ...one, endedMs: outing.startedMs } : one)), outing],
   });
 
 export const changeOuting =
