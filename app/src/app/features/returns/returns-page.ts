@@ -45,7 +45,7 @@ export class ReturnsPage {
         intent: INTENT_NAMES[one.stop.intent.kind],
         where: one.place.isInvented ? 'invented place' : one.place.name,
         noted: notedSentence(one, this.wording()),
-        next: nextLines(days, dark, this.wording()),
+        next: nextLines(one, days, dark, this.wording()),
         isChosen: this.chosenIds().has(one.id),
       };
     }),
