@@ -45,7 +45,7 @@ export class AppPage {
     await expect(this.card.getByText('the walls here are not measured yet')).toHaveCount(0);
     await expect(
       this.field('Name of the stop')
-        .or(this.page.getByRole('heading', { level: 1, name: /^(Kit|Set-up|Light)$/ }))
+        .or(this.page.getByRole('heading', { level: 1, name: /^(Kit|Set-up|Light|Meter)$/ }))
         .first(),
     ).toBeAttached();
   }

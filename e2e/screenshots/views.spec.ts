@@ -65,7 +65,7 @@ test('at the table', async ({ app }) => {
   await page.getByRole('button', { name: 'Field cards to print (PDF)' }).click();
   const pdf = await (await coming).path();
   execFileSync('pdftoppm', ['-r', '80', '-png', '-singlefile', pdf, `${folder}field-cards`]);
-  await app.open('/meter?walk=demo-walk&stop=orrel&t=15:10');
+  await app.open('/meter/tones?walk=demo-walk&stop=orrel&t=15:10');
   for (const [text, name] of [
     ['16.3', 'white wall'],
     ['14.2', 'lit coat'],

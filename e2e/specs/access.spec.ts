@@ -36,6 +36,9 @@ for (const theme of ['light', 'night'] as const) {
     await page.keyboard.press('Enter');
     await expect(page.getByRole('group', { name: 'Tone ladder' })).toBeVisible();
     await expectNoViolations(page, 'meter');
+    await page.getByRole('tab', { name: 'Night' }).click();
+    await expect(page.getByRole('slider', { name: 'Time of exposure' })).toBeVisible();
+    await expectNoViolations(page, 'night');
     await app.room('Kit');
     await expectNoViolations(page, 'kit, a body');
     await page.getByRole('button', { name: '28 f/2', exact: true }).click();

@@ -70,4 +70,26 @@ test.describe('the meter', () => {
     await page.getByRole('button', { name: /^Undo: correct the light/ }).click();
     await expect(app.card).not.toContainText('by what you saw there');
   });
+
+  test('night: when walkers vanish, a test shot scaled, fireworks', async ({ app }) => {
+    const { page } = app;
+    await app.choose('Long Arcade');
+    await page.getByRole('tab', { name: 'Night' }).click();
+    await expect(page.getByText(/a minute pass here at this hour/)).toBeVisible();
+    const time = page.getByRole('slider', { name: 'Time of exposure' });
+    await time.focus();
+    for (let k = 0; k < 9; k++) await time.press('ArrowUp');
+    await expect(page.getByText(/^In 2 min 8 s nobody is seen/)).toBeVisible();
+    // A quarter at f/2.8 and 6400 is 128 s at f/8 and 100, by the marks' exact values; a stop more 256 s.
+    await expect(page.getByText('2 min 8 s', { exact: true })).toBeVisible();
+    await page.getByLabel('It needs').fill('+1');
+    await page.getByLabel('It needs').press('Enter');
+    await expect(page.getByText('4 min 16 s', { exact: true })).toBeVisible();
+    await page.getByLabel('The frame that you took').fill('a quarter');
+    await expect(page.getByRole('alert')).toContainText('Type an EV');
+    await expect(page.getByText('7 bursts of 4 s')).toBeVisible();
+    await page.getByLabel('Sky, EV').fill('2');
+    await page.getByLabel('Sky, EV').press('Enter');
+    await expect(page.getByText('1 burst of 4 s')).toBeVisible();
+  });
 });

@@ -7,6 +7,7 @@ export { MID_GREY, toneOf } from './curve.js';
 export {
   crossingTrailMm,
   type Crowd,
+  type FireworkBrightness,
   fireworksPlan,
   type FireworksPlan,
   flashPower,
@@ -18,11 +19,12 @@ export {
   skyEvFor,
   standerGoneAfterS,
   type TestShot,
+  UNSEEN,
   type Vanishing,
   walkersVanish,
   WATER_LOOKS,
   WATER_MEMORY_S,
   type Water,
 } from './night.js';
-export { type ReadTyped, readTyped } from './typedReading.js';
+export { type FrameTyped, readFrame, type ReadTyped, readTyped } from './typedReading.js';
 export { isoFor } from './isoFor.js';

@@ -46,7 +46,7 @@ export interface Vanishing {
 const WALKER_M = 0.5;
 const WALKER_OVER_GROUND = 0.25;
 /** An unevenness that nobody sees (s). */
-const UNSEEN = 0.03;
+export const UNSEEN = 0.03;
 
 /** How walkers vanish in an exposure of `shutterS`: an even veil stays, its unevenness goes. */
 export function walkersVanish(crowd: Crowd, shutterS: number): Vanishing {
@@ -116,8 +116,10 @@ export function secondsForRipple(left: number, memoryS: number): number {
   return high;
 }
 
+/** How bright they are. */
+export type FireworkBrightness = 'faint' | 'usual' | 'brilliant';
 /** Apertures for fireworks at ISO 100 by how bright they are (s). */
-export const FIREWORK_F_NUMBERS = { faint: 8, usual: 11, brilliant: 16 } as const;
+const FIREWORK_F_NUMBERS: Readonly<Record<FireworkBrightness, number>> = { faint: 8, usual: 11, brilliant: 16 };
 /** The sky behind them may come out so far under mid-grey. */
 const SKY_TONE = -2;
 
@@ -137,7 +139,7 @@ export function fireworksPlan({
 }: {
   readonly skyEv100: number;
   readonly iso: number;
-  readonly brightness?: keyof typeof FIREWORK_F_NUMBERS;
+  readonly brightness?: FireworkBrightness;
   readonly burstS: number;
 }): FireworksPlan {
   const fNumber = FIREWORK_F_NUMBERS[brightness] * Math.sqrt(iso / 100);

@@ -1,5 +1,5 @@
 import { parseEntry, type StopStep } from '../units/index.js';
-import { frameEv } from './reading.js';
+import { frameEv, type Settings } from './reading.js';
 
 export type ReadTyped = { readonly ok: true; readonly ev100: number } | { readonly ok: false; readonly message: string };
 
@@ -40,18 +40,22 @@ function partsOf(words: readonly string[]): Parts | null {
   return parts;
 }
 
+function wordsOf(text: string): readonly string[] {
+  return text
+    .trim()
+    .toLowerCase()
+    .replace(/(\d),(\d)/g, '$1.$2')
+    .split(/[\s,;]+/)
+    .filter((word) => word !== '');
+}
+
 /**
  * A reading as one types it in the street: an EV at ISO 100 by itself, or a frame by its time, aperture and ISO in any order,
  * the ISO the roll's or the base where it is left out. `1/125 8 400` and `f8 1/60` are frames. Marked names count as their exact
  * values. Never throws for text.
  */
 export function readTyped(text: string, { iso, step }: { readonly iso: number; readonly step: StopStep }): ReadTyped {
-  const words = text
-    .trim()
-    .toLowerCase()
-    .replace(/(\d),(\d)/g, '$1.$2')
-    .split(/[\s,;]+/)
-    .filter((word) => word !== '');
+  const words = wordsOf(text);
   const [first] = words;
   if (first === undefined) return { ok: false, message: HOW };
   if (words.length === 1 || words[0] === 'ev') {
@@ -61,7 +65,15 @@ export function readTyped(text: string, { iso, step }: { readonly iso: number; r
       ? { ok: true, ev100: ev }
       : { ok: false, message: `EV ${ev} is outside what a meter reads (−12 to 24).` };
   }
-  const parts = partsOf(words);
+  const frame = readFrame(text, { iso, step });
+  return frame.ok ? { ok: true, ev100: frameEv(frame) } : frame;
+}
+
+export type FrameTyped = ({ readonly ok: true } & Settings) | { readonly ok: false; readonly message: string };
+
+/** A frame by its time, aperture and ISO in any order, as `readTyped` reads it. Never throws for text. */
+export function readFrame(text: string, { iso, step }: { readonly iso: number; readonly step: StopStep }): FrameTyped {
+  const parts = partsOf(wordsOf(text));
   if (parts?.aperture === undefined || parts.shutter === undefined) return { ok: false, message: HOW };
   const fNumber = parseEntry(parts.aperture, { kind: 'aperture', step });
   const shutterS = parseEntry(parts.shutter, { kind: 'shutter', step });
@@ -69,8 +81,8 @@ export function readTyped(text: string, { iso, step }: { readonly iso: number; r
     parts.iso === undefined
       ? ({ ok: true, value: iso } as const)
       : parseEntry(parts.iso.replace(/^iso/, ''), { kind: 'iso', step });
-  if (!fNumber.ok) return { ok: false, message: fNumber.message };
-  if (!shutterS.ok) return { ok: false, message: shutterS.message };
-  if (!atIso.ok) return { ok: false, message: atIso.message };
-  return { ok: true, ev100: frameEv({ fNumber: fNumber.value, shutterS: shutterS.value, iso: atIso.value }) };
+  if (!fNumber.ok) return fNumber;
+  if (!shutterS.ok) return shutterS;
+  if (!atIso.ok) return atIso;
+  return { ok: true, fNumber: fNumber.value, shutterS: shutterS.value, iso: atIso.value };
 }

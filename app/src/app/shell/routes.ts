@@ -62,6 +62,11 @@ export const routes: Routes = [
     path: 'meter',
     title: 'Meter · Roam Dial',
     loadComponent: () => import('../features/meter').then((room) => room.MeterView),
+    children: [
+      { path: '', pathMatch: 'full', redirectTo: 'tones' },
+      { path: 'tones', loadComponent: () => import('../features/meter').then((room) => room.TonesPage) },
+      { path: 'night', loadComponent: () => import('../features/meter').then((room) => room.NightPage) },
+    ],
   },
   {
     path: 'start',

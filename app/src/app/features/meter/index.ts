@@ -1,1 +1,3 @@
 export { MeterView } from './meter-view';
+export { NightPage } from './night-page';
+export { TonesPage } from './tones-page';

@@ -1,120 +1,28 @@
-import { ChangeDetectionStrategy, Component, computed, type ElementRef, inject, signal, viewChild } from '@angular/core';
-import { MatButtonModule } from '@angular/material/button';
-import { incidentEv, type PlacingSchool, type Reading } from '@roam-dial/core';
-import { ToneLadder } from '../../charts/tone-ladder/tone-ladder';
-import { StopActions } from '../../state/actions/stop.actions';
+import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { RouterOutlet } from '@angular/router';
 import { phoneLayout } from '../../state/phone-layout';
-import { CheckField } from '../../ui/check-field';
-import { ChoiceField } from '../../ui/choice-field';
-import { choicesOf } from '../../ui/choices';
-import { TextField } from '../../ui/text-field';
-import { ValueField } from '../../ui/value-field';
-import { entryCodec, optional } from '../../wording/codec';
-import {
-  mediumName,
-  mediumSentence,
-  ON_WORDS,
-  placementSentence,
-  READING_WORDS,
-  SCHOOL_COSTS,
-  SCHOOL_WORDS,
-} from '../../wording/metering';
+import { PageTabs } from '../../ui/page-tabs';
 import { RibbonHead } from '../ribbon';
 import { MeterState } from './meter-state';
 
-/** Kinds of which a reading says what falls on the stop, and so corrects its light. */
-const CORRECTS: ReadonlySet<Reading['kind']> = new Set(['incident', 'greyCard', 'lookedRight', 'testShot']);
-const LARGEST_OFFSET_EV = 12;
-
-/** The meter: a few readings turned into an exposure, and what is lost by it. */
+/** The meter: readings against what the medium holds, and the arithmetic of the night. */
 @Component({
   selector: 'rd-meter-view',
-  imports: [CheckField, ChoiceField, MatButtonModule, RibbonHead, TextField, ToneLadder, ValueField],
+  imports: [PageTabs, RibbonHead, RouterOutlet],
   providers: [MeterState],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './meter-view.html',
-  styleUrl: './meter-view.scss',
+  styles: `
+    :host {
+      display: block;
+      padding-bottom: var(--space-6);
+    }
+  `,
 })
 export class MeterView {
-  protected readonly state = inject(MeterState);
-  private readonly stopActions = inject(StopActions);
   protected readonly isPhone = phoneLayout();
-  protected readonly problem = signal<string | null>(null);
-  private readonly typed = viewChild<ElementRef<HTMLInputElement>>('typed');
-
-  protected readonly kinds = choicesOf(READING_WORDS);
-  protected readonly ons = choicesOf(ON_WORDS);
-  protected readonly schools = choicesOf(SCHOOL_WORDS);
-  protected readonly tone = optional(entryCodec({ kind: 'stops', step: 'third' }));
-  protected readonly corrects = (reading: Reading): boolean => CORRECTS.has(reading.kind);
-  protected readonly say = computed(() => (stops: number) => this.state.wording().stops(stops, 'third'));
-
-  protected readonly ladder = computed(() => {
-    const [placement, { readings, school }, wording, medium] = [
-      this.state.placement(),
-      this.state.metering(),
-      this.state.wording(),
-      this.state.medium(),
-    ];
-    if (placement === null || medium === null) return null;
-    return {
-      medium,
-      keyTone: placement.key.tone,
-      cost: SCHOOL_COSTS[school],
-      sentence: placementSentence(placement, readings, medium, wording),
-      rungs: placement.falls.map(({ id, toneEv, lostEv }) => {
-        const reading = readings.find((one) => one.id === id);
-        const isLetGo = reading?.isLetGo === true;
-        return {
-          id,
-          name: reading?.name ?? '',
-          toneEv,
-          lostEv: isLetGo ? 0 : lostEv,
-          isKey: id === placement.key.reading.id,
-          isLetGo,
-        };
-      }),
-      columns: this.state.placements().flatMap(({ school: its, placement: found }) =>
-        found === null
-          ? []
-          : [
-              {
-                id: its,
-                name: SCHOOL_WORDS[its],
-                isChosen: its === school,
-                tones: found.falls.map(({ id, toneEv, lostEv }) => ({ toneEv, lostEv, isKey: id === found.key.reading.id })),
-              },
-            ],
-      ),
-    };
-  });
-  protected readonly media = computed(() =>
-    this.state.media().map(({ name, medium, placement }) => ({
-      name: name ?? mediumName(medium),
-      words: mediumSentence(placement, medium, this.state.wording()),
-    })),
-  );
-
-  protected add(event: Event, text: HTMLInputElement, name: HTMLInputElement): void {
-    event.preventDefault();
-    const problem = this.state.add(text.value, name.value);
-    this.problem.set(problem);
-    if (problem !== null) return;
-    text.value = '';
-    name.value = '';
-    this.typed()?.nativeElement.focus();
-  }
-
-  protected chooseSchool(school: string): void {
-    this.state.choose({ school: school as PlacingSchool });
-  }
-
-  /** The light that falls there is what was read: the card follows. */
-  protected correct(reading: Reading): void {
-    const card = this.state.card();
-    if (card === null) return;
-    const offset = incidentEv(reading) - card.light.modelEv100;
-    const thirds = Math.round(Math.max(-LARGEST_OFFSET_EV, Math.min(LARGEST_OFFSET_EV, offset)) * 3) / 3;
-    this.stopActions.correctLight(card, thirds, null);
-  }
+  protected readonly pages = [
+    { path: '/meter/tones', name: 'Tones' },
+    { path: '/meter/night', name: 'Night' },
+  ];
 }
