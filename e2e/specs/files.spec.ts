@@ -113,6 +113,9 @@ test('field cards are four to an A4 page, their font with them, and print any na
   expect(text).toContain('1/500');
   expect(text).toContain('Ступени Όρρελ ∞ □□');
   expect(text.match(/As the light goes/g)).toHaveLength(8);
+  // What warns is printed to its end.
+  const inOrder = opened('pdftotext', '-raw', path, '-').replace(/\s+/g, ' ');
+  expect(inOrder).toContain('Not through an optical finder at the sun.');
 });
 
 test('a card is a picture of a phone’s size', async ({ app }) => {

@@ -15,6 +15,9 @@ const MARGIN_MM = 7;
 const COLUMNS = 3;
 /** What takes the place of a letter that the font does not have. */
 const UNKNOWN = '□';
+const LEADING = 1.25;
+/** Smaller than this nobody reads it in the dark. */
+const LEAST_PT = 6;
 
 interface Fonts {
   readonly plain: PDFFont;
@@ -57,7 +60,7 @@ class Pen {
   /** Lines broken between words, down to a depth; the last one ends in dots where there is more. Gives where the next begins. */
   block(text: string, xMm: number, yMm: number, size: number, roomMm: number, deepestMm: number, isBold = false): number {
     const font = isBold ? this.fonts.bold : this.fonts.plain;
-    const stepMm = (size * 1.25) / PT_PER_MM;
+    const stepMm = (size * LEADING) / PT_PER_MM;
     let y = yMm;
     for (const line of this.broken(text, size, roomMm, font)) {
       if (y > deepestMm) return y;
@@ -65,6 +68,14 @@ class Pen {
       y += stepMm;
     }
     return y;
+  }
+
+  /** The same in the largest size from `size` down at which all of it fits: what warns is not cut. */
+  wholeBlock(text: string, xMm: number, yMm: number, size: number, roomMm: number, deepestMm: number): void {
+    let at = size;
+    const heightMm = (): number => (this.broken(text, at, roomMm, this.fonts.bold).length * at * LEADING) / PT_PER_MM;
+    while (at > LEAST_PT && yMm + heightMm() > deepestMm) at -= 0.5;
+    this.block(text, xMm, yMm, at, roomMm, deepestMm, true);
   }
 
   rule(y0Mm: number, isDashed = false): void {
@@ -124,7 +135,7 @@ function drawFront(pen: Pen, card: FieldCard): void {
   });
   const light = card.light === '' ? '' : `Light ${card.light}`;
   const y = pen.block(light, MARGIN_MM, 59, 9.5, ROOM_MM, FOLD_MM - 8);
-  if (card.care !== '') pen.block(`Care: ${card.care}`, MARGIN_MM, y, 9.5, ROOM_MM, FOLD_MM - 3, true);
+  if (card.care !== '') pen.wholeBlock(`Care: ${card.care}`, MARGIN_MM, y, 9.5, ROOM_MM, FOLD_MM - 1);
 }
 
 function drawBack(pen: Pen, card: FieldCard): void {
