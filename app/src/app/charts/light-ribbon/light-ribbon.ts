@@ -1,10 +1,19 @@
-import { ChangeDetectionStrategy, Component, computed, type ElementRef, input, output, viewChild } from '@angular/core';
-import type { StopDay } from '@roam-dial/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  type ElementRef,
+  input,
+  linkedSignal,
+  output,
+  viewChild,
+} from '@angular/core';
+import { LAST_MINUTE, type StopDay } from '@roam-dial/core';
 import type { Wording } from '../../wording/wording';
 import { elementWidth } from '../element-size';
 import { evScale, lightKindAt, ribbonOutline, ribbonSegments } from './light-ribbon.geometry';
 import { Grip, type PlacePx } from '../grip';
-import { Handle } from '../handle';
+import { Handle, type HandleStep } from '../handle';
 import { hourTicks, minutesForStep, type TimeDomain, timeScale } from '../time-axis';
 import { windowSpan } from '../../wording/windows';
 
@@ -33,7 +42,6 @@ export class LightRibbon {
   readonly moved = output<number>();
 
   private readonly handle = viewChild<ElementRef<SVGElement>>('handle');
-  protected readonly minutesForStep = minutesForStep;
 
   private readonly width = elementWidth(720);
   protected readonly right = computed(() => this.width() - 10);
@@ -94,6 +102,15 @@ export class LightRibbon {
     }
     return rows;
   });
+
+  /** Keys that come faster than the picture follows go on from one another, not from what is still on screen. */
+  private readonly reached = linkedSignal(() => this.minute());
+
+  protected step(step: HandleStep): void {
+    const to = Math.min(LAST_MINUTE, Math.max(0, this.reached() + minutesForStep(step)));
+    this.reached.set(to);
+    this.moved.emit(to);
+  }
 
   /** From anywhere on the ribbon; the keys then go on from there. */
   protected grab(at: PlacePx): void {
