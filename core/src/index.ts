@@ -501,7 +501,7 @@ export {
   SINGLE_NAMES,
   type SingleName,
 } from './formats/archive/collections.js';
-export { LONGEST_NAME, MOST_TRACK_POINTS } from './formats/archive/limits.js';
+export { LONGEST_NAME, MOST_READINGS, MOST_STOPS, MOST_TRACK_POINTS } from './formats/archive/limits.js';
 export { fitTogether, NO_ROOM } from './formats/archive/room.js';
 export { DEFAULT_SETTINGS, type Settings } from './formats/archive/settings.js';
 export { shippedArchive } from './formats/archive/shipped.js';
@@ -585,8 +585,6 @@ export {
   ON_TIME_MIN,
   type OnCourse,
   onCourse,
-  type Outcome,
-  outcomeOf,
   type Outing,
   type OutingClock,
   type OutingEvent,

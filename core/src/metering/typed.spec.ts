@@ -18,17 +18,30 @@ describe('a reading as it is typed', () => {
     const read = readTyped(text, at);
     expect(read.ok ? read.ev100 : read.message).toBeCloseTo(ev, 9);
   });
+  it('knows a frame from an EV', () => {
+    expect(readTyped('EV 9', at)).toEqual({ ok: true, ev100: 9, isFrame: false });
+    expect(readTyped('f8 1/60', at)).toMatchObject({ isFrame: true });
+  });
   it('takes the roll’s ISO where it is left out', () => {
     const read = readTyped('1/125 8', { iso: 400, step: 'third' });
     expect(read.ok ? read.ev100 : NaN).toBeCloseTo(11, 9);
   });
-  it.each(['', 'bright', '99', '1/125', '8 400', 'f8 f4 1/60', '1/125 8 400 200', 'f0 1/60', '1/125 8 0'])(
-    'refuses %j in words',
-    (text) => {
-      const read = readTyped(text, at);
-      expect(read.ok ? '' : read.message.length > 10).toBe(true);
-    },
-  );
+  it.each([
+    '',
+    'bright',
+    '99',
+    '1/125',
+    '8 400',
+    'f8 f4 1/60',
+    '1/125 8 400 200',
+    'f0 1/60',
+    '1/125 8 0',
+    '1/8000 f64 50',
+    '60s f1 25600',
+  ])('refuses %j in words', (text) => {
+    const read = readTyped(text, at);
+    expect(read.ok ? '' : read.message.length > 10).toBe(true);
+  });
   it('throws at nothing', () => {
     fc.assert(fc.property(fc.string(), (text) => typeof readTyped(text, at).ok === 'boolean'));
   });

@@ -1,7 +1,8 @@
 import { parseEntry, type StopStep } from '../units/index.js';
 import { frameEv, type Settings } from './reading.js';
 
-export type ReadTyped = { readonly ok: true; readonly ev100: number } | { readonly ok: false; readonly message: string };
+export type ReadTyped =
+  { readonly ok: true; readonly ev100: number; readonly isFrame: boolean } | { readonly ok: false; readonly message: string };
 
 const HOW = 'Type an EV (12.3), or a frame: 1/125 8 400, or f8 1/60.';
 /** No aperture is so large a number: it is an ISO. */
@@ -40,6 +41,14 @@ function partsOf(words: readonly string[]): Parts | null {
   return parts;
 }
 
+/** No scene that anybody photographs lies further out. */
+function within(ev100: number, isFrame: boolean): ReadTyped {
+  const isRead = ev100 >= -12 && ev100 <= 24;
+  return isRead
+    ? { ok: true, ev100, isFrame }
+    : { ok: false, message: `EV ${Number(ev100.toFixed(1))} is outside what a meter reads (−12 to 24).` };
+}
+
 function wordsOf(text: string): readonly string[] {
   return text
     .trim()
@@ -61,12 +70,10 @@ export function readTyped(text: string, { iso, step }: { readonly iso: number; r
   if (words.length === 1 || words[0] === 'ev') {
     const ev = Number((words[0] === 'ev' ? words[1] : first)?.replace(/^ev/, '').replace('−', '-'));
     if (Number.isNaN(ev)) return { ok: false, message: HOW };
-    return ev >= -12 && ev <= 24
-      ? { ok: true, ev100: ev }
-      : { ok: false, message: `EV ${ev} is outside what a meter reads (−12 to 24).` };
+    return within(ev, false);
   }
   const frame = readFrame(text, { iso, step });
-  return frame.ok ? { ok: true, ev100: frameEv(frame) } : frame;
+  return frame.ok ? within(frameEv(frame), true) : frame;
 }
 
 export type FrameTyped = ({ readonly ok: true } & Settings) | { readonly ok: false; readonly message: string };

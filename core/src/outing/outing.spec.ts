@@ -14,7 +14,6 @@ import {
   nextAfter,
   onCourse,
   type OutingEvent,
-  outcomeOf,
   placeAlong,
   type ReturnDays,
   restOfWalk,
@@ -119,18 +118,6 @@ describe('where in the walk one is', () => {
   it('goes on from a stop that is left out today while one is there', () => {
     const here = outing(happening('a', 'arrived', 3), happening('a', 'notToday', 4));
     expect(standingOf([b, c], here)).toMatchObject({ kind: 'onTheWay', to: b, from: null });
-  });
-
-  it('knows what has become of each', () => {
-    const of = outing(
-      happening('a', 'arrived'),
-      happening('a', 'missed'),
-      happening('a', 'wentOn'),
-      happening('b', 'arrived'),
-      happening('b', 'got'),
-    );
-    const standing = standingOf(today, of);
-    expect(today.map((one) => outcomeOf(one, standing, of))).toEqual(['missed', 'here', 'ahead']);
   });
 });
 

@@ -19,9 +19,6 @@ export type Standing =
   /** Nothing is left to go to. */
   | { readonly kind: 'over'; readonly from: Stop | null; readonly sinceMs: number };
 
-/** What has become of a stop on an outing. */
-export type Outcome = 'ahead' | 'here' | 'got' | 'missed' | 'passed';
-
 const isMove = ({ event }: Happening): boolean => event.kind === 'arrived' || event.kind === 'wentOn';
 
 /** Stops that are over, and whether they were got: whoever comes back to one is there again. */
@@ -62,11 +59,4 @@ export function nextAfter(today: readonly Stop[], outing: Pick<Outing, 'happenin
   const here = standing.kind === 'there' ? standing.at : standing.to;
   const over = overOf(outing);
   return today.find((stop) => stop !== here && !over.has(stop.id)) ?? null;
-}
-
-export function outcomeOf(stop: Stop, standing: Standing, outing: Pick<Outing, 'happenings'>): Outcome {
-  if (standing.kind === 'there' && standing.at.id === stop.id) return 'here';
-  if (isGot(outing, stop.id)) return 'got';
-  if (!overOf(outing).has(stop.id)) return 'ahead';
-  return outing.happenings.some((one) => one.stopId === stop.id && one.event.kind === 'missed') ? 'missed' : 'passed';
 }

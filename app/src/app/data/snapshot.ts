@@ -1,4 +1,5 @@
-import type { Place } from '@roam-dial/core';
+import { LAST_MINUTE, type Place } from '@roam-dial/core';
+import { DateTime } from 'luxon';
 
 /** What a photograph says of where and when it was taken. */
 export interface Snapshot {
@@ -19,7 +20,7 @@ function takenOf(text: unknown): Snapshot['taken'] {
   const [, year, month, day, hour, minute] = hit;
   const minuteOfDay = Number(hour) * 60 + Number(minute);
   const date = `${year}-${month}-${day}`;
-  return Number.isNaN(Date.parse(date)) || minuteOfDay > 1439 ? null : { day: date, minuteOfDay };
+  return DateTime.fromISO(date).isValid && minuteOfDay <= LAST_MINUTE ? { day: date, minuteOfDay } : null;
 }
 
 /** Reads the position, the time and the bearing of a photograph; its reader is loaded with the first one. Nothing leaves the device. */
@@ -28,7 +29,7 @@ export async function readSnapshot(file: File): Promise<ReadSnapshot> {
   const said = await exifr.parse(file, { gps: true, exif: true, reviveValues: false }).catch(() => undefined);
   if (said === undefined) return { ok: false, message: `${file.name} is no photograph that says anything of itself.` };
   const { latitude, longitude } = said;
-  if (typeof latitude !== 'number' || typeof longitude !== 'number') {
+  if (!(Math.abs(latitude) <= 90 && Math.abs(longitude) <= 180)) {
     return { ok: false, message: `${file.name} does not say where it was taken: the camera had no position.` };
   }
   const bearing = said.GPSImgDirection;

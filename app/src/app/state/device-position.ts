@@ -1,6 +1,6 @@
 import { Injectable } from '@angular/core';
 import type { Place } from '@roam-dial/core';
-import { BehaviorSubject, distinctUntilChanged, map, Observable, of, shareReplay, switchMap } from 'rxjs';
+import { BehaviorSubject, distinctUntilChanged, Observable, of, shareReplay, switchMap } from 'rxjs';
 
 export interface Position {
   readonly place: Place;
@@ -37,8 +37,6 @@ export class DevicePositionStore {
     switchMap((isWanted) => (isWanted ? watched() : of<DevicePosition>({ kind: 'off' }))),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
-
-  readonly isOn$: Observable<boolean> = this.isWanted.pipe(map((isWanted) => isWanted));
 
   turn(isOn: boolean): void {
     this.isWanted.next(isOn && 'geolocation' in navigator);

@@ -1,5 +1,5 @@
 import { Injectable, inject } from '@angular/core';
-import { districtOf, isGot, minutesOnFoot, type Place, type RestFound, type WhereNow } from '@roam-dial/core';
+import { districtOf, isGot, LAST_MINUTE, minutesOnFoot, type Place, type RestFound, type WhereNow } from '@roam-dial/core';
 import { BehaviorSubject, filter, firstValueFrom, type Observable, type Subscription } from 'rxjs';
 import { DayClient } from '../workers/day.client';
 import { DayPlanStore } from './day-plan.store';
@@ -68,7 +68,7 @@ export class RestStore {
     const minutes = (to: Place | null): number => minutesOnFoot(here, to, standard.paceMps, wayOf({ from: here, to }));
     const isHere = standing.kind === 'there' ? standing.at.id : null;
     return {
-      nowMin: Math.max(0, Math.min(1439, Math.floor(minute))),
+      nowMin: Math.max(0, Math.min(LAST_MINUTE, Math.floor(minute))),
       doneIds: doneIn(now),
       at:
         standing.kind !== 'there' || isGot(outing, standing.at.id)

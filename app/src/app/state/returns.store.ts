@@ -4,6 +4,7 @@ import {
   lightInputFor,
   type Return,
   type ReturnDays,
+  runOn,
   sameDarkness,
   siteOf,
   sunPosition,
@@ -34,12 +35,12 @@ function daysUntil(day: string, later: string): number {
 }
 
 /** A return as a walk of one stop: what the light of a place is asked with. */
-export function walkOfReturn({ stop, place, districtId, day }: Return): Walk {
+function walkOfReturn({ stop, place, districtId, day }: Return): Walk {
   return { ...newWalk('return', day, null), place, districtId, stops: [stop] };
 }
 
 /** Whether a return wants the sun, or the dark. */
-export function isByDay({ stop, place, day, lightMin }: Return): boolean {
+function isByDay({ stop, place, day, lightMin }: Return): boolean {
   const clock = dayClock(day, place.timeZone);
   const where = stop.position ?? place;
   return clock !== null && sunPosition({ ...where, time: new Date(clock.msAt(lightMin)), refraction: 'none' }).altitudeDeg > 0;
@@ -51,7 +52,16 @@ export function minuteOf({ stop, place, day, lightMin }: Return, days: ReturnDay
     const where = { ...(stop.position ?? place), timeZone: place.timeZone };
     return sameDarkness(where, { day, minuteOfDay: lightMin }, onDay);
   }
-  return days.runs.find(({ fromDay, toDay }) => fromDay <= onDay && onDay <= toDay)?.minuteOfDay ?? null;
+  return runOn(days, onDay)?.minuteOfDay ?? null;
+}
+
+/** What is only said of a return, or who is wanted there, is no matter of its light. */
+function isSameLight(a: readonly Return[], b: readonly Return[]): boolean {
+  const isSame = (one: Return, k: number): boolean => {
+    const other = b[k];
+    return one.id === other?.id && one.stop === other.stop && one.day === other.day && one.lightMin === other.lightMin;
+  };
+  return a === b || (a.length === b.length && a.every(isSame));
 }
 
 @Injectable({ providedIn: 'root' })
@@ -68,7 +78,7 @@ export class ReturnsStore {
 
   /** One after the other, each as soon as it is known; null where it could not be worked out. */
   readonly days$: Observable<DaysOfReturns> = this.workspace$.pipe(
-    distinctUntilChanged((a, b) => a.returns === b.returns && a.districts === b.districts),
+    distinctUntilChanged((a, b) => a.districts === b.districts && isSameLight(a.returns, b.returns)),
     switchMap((workspace) =>
       from(workspace.returns).pipe(
         concatMap((one) => this.daysOf(workspace, one).pipe(map((days) => [one.id, days] as const))),

@@ -13,7 +13,7 @@ import {
   placeAt,
   type Stop,
 } from '@roam-dial/core';
-import { BehaviorSubject, combineLatest, distinctUntilChanged, map, type Observable, of, shareReplay, switchMap } from 'rxjs';
+import { BehaviorSubject, combineLatest, distinctUntilChanged, map, type Observable, of, shareReplay, switchMap, tap } from 'rxjs';
 import type { Workspace } from '../data/workspace';
 import { DevicePositionStore, type Position } from './device-position';
 import { FootWays } from './foot-ways';
@@ -88,11 +88,14 @@ export class WayAheadStore {
 
   readonly left$: Observable<WayLeft | null> = combineLatest([this.outings.now$, this.way$, this.device.position$]).pipe(
     map(([now, way, device]) => {
-      if (now === null || way === null) return null;
       const position = device.kind === 'known' && device.position.accuracyM <= VAGUE_M ? device.position : null;
-      if (position !== null && isAstray(now, way, position)) this.found.next({ toId: way.to.id, place: position.place });
-      return leftOf(now, way, position);
+      return { now, way, position };
     }),
+    tap(({ now, way, position }) => {
+      if (now === null || way === null || position === null || !isAstray(now, way, position)) return;
+      this.found.next({ toId: way.to.id, place: position.place });
+    }),
+    map(({ now, way, position }) => (now === null || way === null ? null : leftOf(now, way, position))),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
 

@@ -16,5 +16,7 @@ export const NEAREST_POLE_DEG = 89;
 export const LONGEST_NAME = 200;
 export const LONGEST_ID = 100;
 export const MOST_STOPS = 2000;
+/** Of one stop: more are no metering any more. */
+export const MOST_READINGS = 60;
 /** Of a way really walked, after thinning. */
 export const MOST_TRACK_POINTS = 5000;

@@ -26,6 +26,7 @@ import {
   ZONE_LAWS,
 } from '../../stop/index.js';
 import type { StreetSection } from '../../streets/index.js';
+import { MOST_READINGS } from './limits.js';
 import {
   atLeastZero,
   bearing,
@@ -85,7 +86,7 @@ const reading = required<Reading>({
 });
 
 const metering = required<Metering>({
-  readings: Joi.array().items(reading).unique('id').max(60),
+  readings: Joi.array().items(reading).unique('id').max(MOST_READINGS),
   school: Joi.valid(...PLACING_SCHOOLS),
   on: Joi.valid(...METERED_ON),
 });

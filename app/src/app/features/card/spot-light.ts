@@ -163,18 +163,33 @@ export class SpotLight {
     return state?.kind === 'card' ? state : null;
   });
   private readonly ladder = toSignal(inject(FindingsStore).ladder$);
+  /** Which marks the wheel has: the same ones as long as neither the control nor the body is another. */
+  private readonly ends = computed(
+    () => {
+      const card = this.card();
+      const control = card === null ? undefined : shownBy(card)?.control;
+      if (card === null || control === undefined) return null;
+      const { lowest, highest } = card.result.setUp.iso;
+      return { control, body: card.kit.body, lowest, highest };
+    },
+    {
+      equal: (a, b) => a?.control === b?.control && a?.body === b?.body && a?.lowest === b?.lowest && a?.highest === b?.highest,
+    },
+  );
+  private readonly marks = computed(() => {
+    const [ends, wording] = [this.ends(), this.wording()];
+    if (ends === null) return null;
+    const { control, body, lowest, highest } = ends;
+    const values = control === 'iso' ? markedBetween('iso', body.markStep, lowest, highest) : bodyShutters(body);
+    const say = (value: number): string =>
+      control === 'iso' ? wording.iso(value, body.markStep) : wording.shutter(value, body.markStep);
+    return { control, values, texts: values.map(say) };
+  });
   /** The marks of the control that floats, from the most light to the least, and where among them it is. */
   protected readonly shown = computed(() => {
-    const card = this.card();
+    const [card, marks] = [this.card(), this.marks()];
     const shown = card === null ? null : shownBy(card);
-    if (card === null || shown === null) return null;
-    const { body } = card.kit;
-    const { lowest, highest } = card.result.setUp.iso;
-    const values = shown.control === 'iso' ? markedBetween('iso', body.markStep, lowest, highest) : bodyShutters(body);
-    const say = (value: number): string =>
-      shown.control === 'iso' ? this.wording().iso(value, body.markStep) : this.wording().shutter(value, body.markStep);
-    const index = nearestIndex(values, shown.value);
-    return { control: shown.control, values, texts: values.map(say), index };
+    return shown === null || marks === null ? null : { ...marks, index: nearestIndex(marks.values, shown.value) };
   });
   protected readonly answer = computed(() => {
     const card = this.card();

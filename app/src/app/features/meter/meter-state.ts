@@ -8,6 +8,7 @@ import {
   markedBetween,
   type Medium,
   type Metering,
+  MOST_READINGS,
   ofKind,
   PLACING_SCHOOLS,
   placeKey,
@@ -104,15 +105,15 @@ export class MeterState {
   add(text: string, name: string): string | null {
     const card = this.card();
     if (card === null) return 'There is no stop to read at.';
+    if (this.metering().readings.length >= MOST_READINGS) return `A stop keeps at most ${MOST_READINGS} readings: drop one first.`;
     const { body, film } = card.kit;
     const iso = film === null ? body.baseIso : rollIso(film);
     const read = readTyped(text, { iso, step: body.markStep });
     if (!read.ok) return read.message;
-    const isFrame = /[\s/]/.test(text.trim());
     const reading: Reading = {
       id: createId(),
       name: name.trim() || `Reading ${this.metering().readings.length + 1}`,
-      kind: isFrame ? 'lookedRight' : 'spot',
+      kind: read.isFrame ? 'lookedRight' : 'spot',
       ev100: read.ev100,
       tone: null,
       takenMs: this.clock.nowMs(),

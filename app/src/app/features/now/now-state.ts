@@ -1,6 +1,15 @@
 import { computed, effect, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { behindMin, leaveByMin, type LightAhead, lightAhead, type Stop, type WaitHere, waitHere } from '@roam-dial/core';
+import {
+  behindMin,
+  LAST_MINUTE,
+  leaveByMin,
+  type LightAhead,
+  lightAhead,
+  type Stop,
+  type WaitHere,
+  waitHere,
+} from '@roam-dial/core';
 import { type Card, CardStore } from '../../state/card.store';
 import { DaysStore } from '../../state/days.store';
 import { FindingsStore } from '../../state/findings.store';
@@ -10,8 +19,6 @@ import { stopOfDay } from '../../state/walk-of-day';
 import { WayAheadStore } from '../../state/way-ahead.store';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { windowAt } from '../../wording/windows';
-
-const LAST_MINUTE = 1439;
 
 /** Everything that the screen of the walk shows, by the minute; the selection goes along with where one is. */
 @Injectable()

@@ -1,6 +1,8 @@
 import {
   caresAt,
   type Change,
+  LAST_MINUTE,
+  ON_TIME_MIN,
   type LightAhead,
   type LightWindow,
   type RestFound,
@@ -62,7 +64,9 @@ function chanceWords({ chance, fourInFive }: Wait, wording: Wording): string {
 /** The wait in two short lines: the chance, and until when it pays. */
 export function waitWords({ wait, paysUntilMin }: WaitHere, wording: Wording): { readonly chance: string; readonly pays: string } {
   const pays =
-    paysUntilMin === null ? 'More waiting does not pay now.' : `Waiting pays until ${wording.clock(Math.min(1439, paysUntilMin))}.`;
+    paysUntilMin === null
+      ? 'More waiting does not pay now.'
+      : `Waiting pays until ${wording.clock(Math.min(LAST_MINUTE, paysUntilMin))}.`;
   return { chance: wait === null ? '' : chanceWords(wait, wording), pays };
 }
 
@@ -78,7 +82,7 @@ export function wayWords({ leftM, leftMin, way, here }: WayLeft, nowMin: number,
   const minutes = Math.max(0, Math.ceil(leftMin - 1e-6));
   const metres = leftM === null ? '' : `${wording.distance(roundedM(leftM))} to go, `;
   const how = way.lengthM === null || way.isAlongStreets ? '' : ', as the crow flies and a third more';
-  const there = Math.min(1439, Math.max(0, Math.ceil(nowMin + minutes)));
+  const there = Math.min(LAST_MINUTE, Math.max(0, Math.ceil(nowMin + minutes)));
   return `${metres}${minutes} min: there at ${wording.clock(there)}${how}`;
 }
 
@@ -87,8 +91,7 @@ function roundedM(metres: number): number {
   return Math.round(metres / step) * step;
 }
 
-/** Behind by more than this it is worth a word; as much time to spare as this is worth another plan (s). */
-const BEHIND_MIN = 5;
+/** As much time to spare as this is worth another plan (s). */
 const SPARE_MIN = 25;
 
 export interface LateWords {
@@ -99,7 +102,7 @@ export interface LateWords {
 /** Late or early against the plan, in words; null on time. `behind` in minutes, negative to spare. */
 export function lateWords(behind: number, to: Stop, wording: Wording): LateWords | null {
   const minutes = Math.round(behind);
-  if (minutes > BEHIND_MIN) {
+  if (minutes > ON_TIME_MIN) {
     return {
       words: `${wording.duration(minutes)} late for ${nameOf(to)}, planned at ${wording.clock(to.arriveMin)}`,
       isLate: true,

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { isGot, type Stop } from '@roam-dial/core';
+import { isGot, LAST_MINUTE, type Stop } from '@roam-dial/core';
 import { OutingActions } from '../../state/actions/outing.actions';
 import { DevicePositionStore } from '../../state/device-position';
 import { WakeLock } from '../../state/wake-lock';
@@ -76,7 +76,7 @@ export class OnTheWalk {
     const wording = this.wording();
     return {
       left: day === null ? 'Its light is being measured' : lightLeftWords(day.windows, this.state.cardMinute(), wording),
-      leave: leaveBy === null ? '' : `Leave by ${wording.clock(Math.min(1439, leaveBy))}`,
+      leave: leaveBy === null ? '' : `Leave by ${wording.clock(Math.min(LAST_MINUTE, leaveBy))}`,
     };
   });
 

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import type { RestFound } from '@roam-dial/core';
+import { ON_TIME_MIN, type RestFound } from '@roam-dial/core';
 import { OutingActions } from '../../state/actions/outing.actions';
 import { RestStore } from '../../state/rest.store';
 import { wordingSignal } from '../../state/wording.store';
@@ -18,7 +18,7 @@ import { lateWords, restWords } from './now-words';
     @if (late(); as l) {
       <p class="late" role="status" [class.warn]="l.isLate">
         <strong>{{ l.words }}</strong>
-        @if (asked().kind === 'none') {
+        @if (asked().kind === 'none' || isStale()) {
           <button mat-stroked-button type="button" (click)="rest.ask()">Plan from here</button>
         }
       </p>
@@ -106,9 +106,14 @@ export class RestPanel {
     const asked = this.asked();
     return asked.kind === 'failed' ? asked.message : '';
   });
+  /** What was planned from some minutes ago is no plan from here and now. */
+  protected readonly isStale = computed(() => {
+    const asked = this.asked();
+    return asked.kind === 'found' && Math.abs(this.state.minute() - asked.askedMin) > ON_TIME_MIN;
+  });
   protected readonly found = computed(() => {
     const [asked, now] = [this.asked(), this.state.now()];
-    if (asked.kind !== 'found' || now === null) return null;
+    if (asked.kind !== 'found' || now === null || this.isStale()) return null;
     const all = [...now.walk.stops, ...(now.walk.pauses ?? [])];
     const nameOfVisit = (id: string): string => nameOf(all.find((one) => one.id === id) ?? { name: '' });
     return { rest: asked.rest, words: restWords(asked.rest, nameOfVisit, this.wording()) };

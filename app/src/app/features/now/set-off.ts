@@ -5,6 +5,7 @@ import { MatCheckboxModule } from '@angular/material/checkbox';
 import { RouterLink } from '@angular/router';
 import { stopsToday } from '@roam-dial/core';
 import { DateTime } from 'luxon';
+import { today } from '../../data/today';
 import { OutingActions } from '../../state/actions/outing.actions';
 import { DeviceClock } from '../../state/device-clock';
 import { FocusStore } from '../../state/focus.store';
@@ -33,17 +34,17 @@ export class SetOff {
     if (walk === null) return null;
     const stops = stopsToday(walk);
     const [first] = stops;
-    const today = DateTime.fromMillis(this.clock.nowMs(), { zone: walk.place.timeZone }).toFormat('yyyy-MM-dd');
+    const day = today(DateTime.fromMillis(this.clock.nowMs(), { zone: walk.place.timeZone }));
     return {
       walk,
       name: nameOf(walk),
       first,
       firstWords: first === undefined ? '' : `First ${nameOf(first)} at ${this.wording().clock(first.arriveMin)}`,
       count: stops.length,
-      today,
-      isToday: walk.day === today,
+      today: day,
+      isToday: walk.day === day,
       day: this.wording().day(walk.day),
-      todayWords: this.wording().day(today),
+      todayWords: this.wording().day(day),
     };
   });
 }

@@ -1,6 +1,6 @@
 import { Injectable, inject } from '@angular/core';
 import { Router } from '@angular/router';
-import { districtOf, metresOutside, type Return, type ReturnDays, type Stop, type Walk } from '@roam-dial/core';
+import { districtOf, LAST_MINUTE, metresOutside, type Return, type ReturnDays, type Stop, type Walk } from '@roam-dial/core';
 import { createId, newStop, newWalk } from '../../data/defaults';
 import { readSnapshot } from '../../data/snapshot';
 import { today } from '../../data/today';
@@ -15,7 +15,6 @@ import { WorkspaceStore } from '../workspace.store';
 const NOON = 720;
 /** Who comes back comes a little before the light. */
 const BEFORE_MIN = 10;
-const LAST_MINUTE = 1439;
 
 /** What a person does with the places that are kept for another time. */
 @Injectable({ providedIn: 'root' })

@@ -5,6 +5,7 @@ import {
   type Hand,
   LONGEST_NAME,
   metresFrom,
+  MOST_STOPS,
   type Place,
   placedStop,
   type Stop,
@@ -82,7 +83,8 @@ export class StopActions {
     const { districts } = await this.store.snapshot();
     const district = districtOf({ districts }, walk);
     let last = walk.stops.at(-1);
-    const changes = places.map(({ name, description, latitude, longitude }): WorkspaceChange => {
+    const room = Math.max(0, MOST_STOPS - walk.stops.length);
+    const changes = places.slice(0, room).map(({ name, description, latitude, longitude }): WorkspaceChange => {
       const position = { latitude, longitude };
       const named = { name: name.slice(0, LONGEST_NAME) || 'Place', notes: description.slice(0, LONGEST_NOTE), position };
       const bare: Stop = { ...newStop(createId(), last), ...named };
@@ -91,9 +93,10 @@ export class StopActions {
       last = stop;
       return change;
     });
-    const words = counted(places.length, 'stop', 'stops');
+    const words = counted(changes.length, 'stop', 'stops');
     this.store.edit({ label: `add ${words}` }, (workspace) => changes.reduce((now, change) => change(now), workspace));
-    this.store.announce(`Added ${words}`);
+    const left = changes.length === places.length ? '' : `, as many as a walk holds`;
+    this.store.announce(`Added ${words}${left}`);
   }
 
   async duplicate(stop: Stop): Promise<void> {
