@@ -30,6 +30,8 @@ export const BODY: Body = {
   liveViewSmallestFNumber: 2 ** 2.5,
   headroomEv: 3,
   shadowRangeEv: 6,
+  straightOverEv: 2.3,
+  straightUnderEv: 5,
   meterPatterns: ['wholeFrame', 'spot'],
   filmId: null,
 };
@@ -79,6 +81,8 @@ export const FILM_400: Film = {
   filmKind: 'blackAndWhiteNegative',
   latitudeOverEv: 3,
   latitudeUnderEv: 1,
+  holdsOverEv: 5,
+  holdsUnderEv: 3.5,
   reciprocityExponent: 1.3,
   reciprocityThresholdS: 1,
   pushStops: 0,

@@ -1,4 +1,5 @@
 export { DEFAULT_FIGURES, FIGURE_RANGES, type Figures } from './figures.js';
+export { FILM_HOLDS, STRAIGHT_HOLDS } from './holds.js';
 export {
   type Body,
   CONTROL_KINDS,

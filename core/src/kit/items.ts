@@ -6,12 +6,13 @@ import type { StopStep } from '../units/index.js';
 export type ControlKind = 'ring' | 'dial' | 'button' | 'menu';
 export const CONTROL_KINDS = ['ring', 'dial', 'button', 'menu'] as const satisfies readonly ControlKind[];
 
-export type MeterPattern = 'wholeFrame' | 'centreWeighted' | 'spot' | 'highlightWeighted';
+export type MeterPattern = 'wholeFrame' | 'centreWeighted' | 'spot' | 'highlightWeighted' | 'multiZone';
 export const METER_PATTERNS = [
   'wholeFrame',
   'centreWeighted',
   'spot',
   'highlightWeighted',
+  'multiZone',
 ] as const satisfies readonly MeterPattern[];
 
 interface Item {
@@ -52,6 +53,9 @@ export interface Body extends Item {
   readonly headroomEv: number;
   /** Usable stops below mid-grey at base ISO; one less per stop of ISO. */
   readonly shadowRangeEv: number;
+  /** What a picture straight out of it holds over and under mid-grey, stops; a highlight pattern goes by the first. */
+  readonly straightOverEv: number;
+  readonly straightUnderEv: number;
   readonly meterPatterns: readonly MeterPattern[];
   /** The roll in a film body. */
   readonly filmId: string | null;
@@ -85,6 +89,9 @@ export interface Film extends Item {
   readonly filmKind: FilmKind;
   readonly latitudeOverEv: number;
   readonly latitudeUnderEv: number;
+  /** What a frame holds over and under mid-grey, exposed at box speed: not how far it may be off, which is its latitude. */
+  readonly holdsOverEv: number;
+  readonly holdsUnderEv: number;
   readonly reciprocityExponent: number;
   readonly reciprocityThresholdS: number;
   readonly pushStops: number;

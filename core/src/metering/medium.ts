@@ -20,29 +20,18 @@ export const SLOPES: Readonly<Record<MediumKind, number>> = {
   colourNegative: 0.17,
 };
 
-/** A picture as it comes out of the camera holds less than the raw file (s). */
-export const STRAIGHT_OVER_EV = 2.3;
-export const STRAIGHT_UNDER_EV = 5;
-
-/** What films hold (s): not how far a frame may be off, which is their latitude. */
-export const FILM_HOLDS: Readonly<Record<FilmKind, Pick<Medium, 'overEv' | 'underEv'>>> = {
-  slide: { overEv: 2, underEv: 2.5 },
-  blackAndWhiteNegative: { overEv: 5, underEv: 3.5 },
-  colourNegative: { overEv: 5, underEv: 2.5 },
-};
-
 export function isNegative({ kind }: Pick<Medium, 'kind'>): boolean {
   return kind === 'blackAndWhiteNegative' || kind === 'colourNegative';
 }
 
 /** A digital picture at an ISO: a stop of shadow less for each stop over the base; what it holds above stays. */
 export function digitalMedium(
-  { headroomEv, shadowRangeEv, baseIso }: Pick<Body, 'headroomEv' | 'shadowRangeEv' | 'baseIso'>,
+  body: Pick<Body, 'headroomEv' | 'shadowRangeEv' | 'straightOverEv' | 'straightUnderEv' | 'baseIso'>,
   kind: DigitalKind,
   iso: number,
 ): Medium {
-  const overBase = Math.max(0, Math.log2(iso / baseIso));
-  const [overEv, underEv] = kind === 'raw' ? [headroomEv, shadowRangeEv] : [STRAIGHT_OVER_EV, STRAIGHT_UNDER_EV];
+  const overBase = Math.max(0, Math.log2(iso / body.baseIso));
+  const [overEv, underEv] = kind === 'raw' ? [body.headroomEv, body.shadowRangeEv] : [body.straightOverEv, body.straightUnderEv];
   return { kind, overEv, underEv: Math.max(0, underEv - overBase) };
 }
 
@@ -58,8 +47,9 @@ export function filmMedium({
   boxIso,
   exposureIndex,
   pushStops,
-}: Pick<Film, 'filmKind' | 'boxIso' | 'exposureIndex' | 'pushStops'>): Medium {
-  const { overEv, underEv } = FILM_HOLDS[filmKind];
+  holdsOverEv,
+  holdsUnderEv,
+}: Pick<Film, 'filmKind' | 'boxIso' | 'exposureIndex' | 'pushStops' | 'holdsOverEv' | 'holdsUnderEv'>): Medium {
   const d = Math.log2(boxIso / exposureIndex);
-  return { kind: filmKind, overEv: overEv - d - pushStops, underEv: underEv + d + SPEED_A_PUSH * pushStops };
+  return { kind: filmKind, overEv: holdsOverEv - d - pushStops, underEv: holdsUnderEv + d + SPEED_A_PUSH * pushStops };
 }

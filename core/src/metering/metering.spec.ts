@@ -80,7 +80,7 @@ describe('readings', () => {
 
 describe('media', () => {
   it('hold less in the shadows with every stop over the base', () => {
-    const body = { headroomEv: 3, shadowRangeEv: 8, baseIso: 100 };
+    const body = { headroomEv: 3, shadowRangeEv: 8, straightOverEv: 2.3, straightUnderEv: 5, baseIso: 100 };
     expect(digitalMedium(body, 'raw', 100)).toEqual(RAW);
     expect(digitalMedium(body, 'straight', 100)).toEqual(STRAIGHT);
     expect(digitalMedium(body, 'raw', 1600)).toEqual({ kind: 'raw', overEv: 3, underEv: 4 });
@@ -90,7 +90,14 @@ describe('media', () => {
     [200, -1, 5, -4.2],
     [400, 0, 5, -3.5],
   ])('a black-and-white 400 at %d pushed %d holds +%d/%d', (exposureIndex, pushStops, over, under) => {
-    const found = filmMedium({ filmKind: 'blackAndWhiteNegative', boxIso: 400, exposureIndex, pushStops });
+    const found = filmMedium({
+      filmKind: 'blackAndWhiteNegative',
+      boxIso: 400,
+      exposureIndex,
+      pushStops,
+      holdsOverEv: 5,
+      holdsUnderEv: 3.5,
+    });
     expect(found.overEv).toBeCloseTo(over, 9);
     expect(-found.underEv).toBeCloseTo(under, 9);
   });

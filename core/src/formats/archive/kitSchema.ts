@@ -60,6 +60,8 @@ const body = required<Body>({
   liveViewSmallestFNumber: fNumber.allow(null),
   headroomEv: stops,
   shadowRangeEv: stops,
+  straightOverEv: atLeastZero.max(14),
+  straightUnderEv: atLeastZero.max(14),
   meterPatterns: Joi.array()
     .items(Joi.valid(...METER_PATTERNS))
     .min(1),
@@ -102,6 +104,8 @@ const film = required<Film>({
   filmKind: Joi.valid(...FILM_KINDS),
   latitudeOverEv: atLeastZero.max(10),
   latitudeUnderEv: atLeastZero.max(10),
+  holdsOverEv: atLeastZero.max(14),
+  holdsUnderEv: atLeastZero.max(14),
   reciprocityExponent: number.min(1).max(3),
   reciprocityThresholdS: positive.max(1000),
   pushStops: stops,

@@ -34,6 +34,17 @@ describe('what older programs wrote', () => {
     // 2·3·40/43.
     expect(subjects(now, 'quenmill')).toMatchObject({ nearM: 3, farM: 40, medianM: expect.closeTo(5.581, 3) });
   });
+  it('from version 2: what a straight picture and a film hold is the item’s own, a film’s by its kind', () => {
+    const [was, now] = [JSON.parse(stored(2)) as Archive, opened(2)];
+    const holdsOf = ({ kit }: Archive) => kit.flatMap((item) => (item.kind === 'film' ? [item.holdsOverEv, item.holdsUnderEv] : []));
+    expect(holdsOf(was)).toEqual([undefined, undefined]);
+    expect(holdsOf(now)).toEqual([5, 3.5]);
+    const bodies = now.kit.flatMap((item) => (item.kind === 'body' ? [[item.straightOverEv, item.straightUnderEv]] : []));
+    expect(bodies).toEqual([
+      [2.3, 5],
+      [2.3, 5],
+    ]);
+  });
   it('from version 1: a threshold that means something else now, and a crown over its own top, are gone', () => {
     const file = JSON.parse(stored(1)) as { walks: Record<string, unknown>[]; districts: Record<string, unknown>[] };
     (file.walks[0] as Record<string, unknown>)['windows'] = { reflectionContrastEv: [1, 2], poolSquareM: [2, 3] };

@@ -1,3 +1,4 @@
+import { FILM_HOLDS, type FilmKind, STRAIGHT_HOLDS } from '../../kit/index.js';
 import { DEFAULT_INTENTS, type IntentKind, type Subject, underLaw, withPassers, zoneLawFor } from '../../stop/index.js';
 import { INFINITY_WORD } from './words.js';
 
@@ -55,11 +56,22 @@ function districtTo2(district: Plain): Plain {
   return { ...district, trees: trees.filter(isWhole) };
 }
 
+function isFilmKind(kind: unknown): kind is FilmKind {
+  return typeof kind === 'string' && Object.hasOwn(FILM_HOLDS, kind);
+}
+
+/** What a straight picture and a film hold was one figure for all of them. */
+function kitTo3(item: Plain): Plain {
+  if (item['kind'] === 'body') return { ...STRAIGHT_HOLDS, ...item };
+  const { filmKind } = item;
+  return item['kind'] === 'film' && isFilmKind(filmKind) ? { ...FILM_HOLDS[filmKind], ...item } : item;
+}
+
 type RowStep = (row: Plain) => Plain;
 export type Upgraded = 'kit' | 'standard' | 'settings' | 'walks' | 'districts' | 'outings' | 'returns';
 
 /** The step from each version to the next, by collection; a collection without one stays as it is. Append-only. */
-const STEPS: readonly Partial<Record<Upgraded, RowStep>>[] = [{ walks: walkTo2, districts: districtTo2 }];
+const STEPS: readonly Partial<Record<Upgraded, RowStep>>[] = [{ walks: walkTo2, districts: districtTo2 }, { kit: kitTo3 }];
 
 /** The version that rows are brought to. */
 export const NEWEST_VERSION = STEPS.length + 1;

@@ -42,6 +42,7 @@ export const PATTERN_WORDS: Readonly<Record<MeterPattern, string>> = {
   centreWeighted: 'centre-weighted',
   spot: 'spot',
   highlightWeighted: 'highlight-weighted',
+  multiZone: 'multi-zone',
 };
 
 /** `1⅓ stops`, unsigned. */

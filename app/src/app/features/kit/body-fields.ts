@@ -13,6 +13,7 @@ const PATTERN_LABELS: Readonly<Record<MeterPattern, string>> = {
   centreWeighted: 'centre-weighted',
   spot: 'spot',
   highlightWeighted: 'highlight-weighted',
+  multiZone: 'multi-zone',
 };
 
 /** Meter patterns as a line of words. */
@@ -177,7 +178,7 @@ export const BODY_FIELDS: readonly FieldSpec<Body>[] = [
   valueOf(
     'headroomEv',
     'Highlight headroom',
-    'Stops above mid-grey; where a highlight pattern puts the brightest part.',
+    'Stops above mid-grey that a raw file keeps detail in.',
     numberCodec({ low: 0, high: 10, step: 0.5, unit: 'stops' }),
     { feeds: 'meter' },
   ),
@@ -187,6 +188,20 @@ export const BODY_FIELDS: readonly FieldSpec<Body>[] = [
     'Usable stops below mid-grey at base, one less per stop of ISO.',
     numberCodec({ low: 0, high: 14, step: 0.5, unit: 'stops' }),
     { feeds: 'meter' },
+  ),
+  valueOf(
+    'straightOverEv',
+    'Straight out, over',
+    'Stops above mid-grey that a picture out of the camera holds; a highlight pattern keeps the brightest under it.',
+    numberCodec({ low: 0, high: 10, step: 0.1, unit: 'stops' }),
+    { feeds: 'meter', isShown: isDigital },
+  ),
+  valueOf(
+    'straightUnderEv',
+    'Straight out, under',
+    'And below it, at base; one less per stop of ISO.',
+    numberCodec({ low: 0, high: 14, step: 0.5, unit: 'stops' }),
+    { feeds: 'meter', isShown: isDigital },
   ),
   valueOf(
     'liveViewSmallestFNumber',

@@ -40,6 +40,20 @@ const FILM_FIELDS: readonly FieldSpec<Film>[] = [
     feeds: 'shutter',
   }),
   valueOf(
+    'holdsOverEv',
+    'Holds over mid-grey',
+    'Stops in which it keeps detail, at box speed: not how far a frame may be off.',
+    numberCodec({ low: 0, high: 10, step: 0.5, unit: 'stops' }),
+    { feeds: 'meter' },
+  ),
+  valueOf(
+    'holdsUnderEv',
+    'Holds under mid-grey',
+    'The same below; a push takes from above, a pull from here.',
+    numberCodec({ low: 0, high: 14, step: 0.5, unit: 'stops' }),
+    { feeds: 'meter' },
+  ),
+  valueOf(
     'reciprocityExponent',
     'Reciprocity exponent',
     'Past the threshold times grow by this power: the card shows the time that the film needs.',
