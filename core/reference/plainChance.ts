@@ -2,7 +2,7 @@ import { autoExposure, flashReachM, shakeShutterLimitS } from '../src/index.js';
 import { reciprocityMeteredS } from '../src/exposure/index.js';
 import { shakeSharpProbability } from '../src/handheld/index.js';
 import { rollIso } from '../src/kit/index.js';
-import { placementOf } from '../src/metering/index.js';
+import { keyToneOf } from '../src/metering/index.js';
 import type { SetUpInput } from '../src/setup/index.js';
 import type { Hand } from '../src/stop/index.js';
 
@@ -228,7 +228,7 @@ function reached(input: SetUpInput, hand: Hand, iso: number): number {
 /** The chance of a good frame, and the mean stops of ISO above base. */
 export function plainChance(input: SetUpInput, hand: Hand): { readonly chance: number; readonly isoStops: number } {
   const spreadEv = input.light.spreadEv ?? 0;
-  const { keyEv } = placementOf(input.intent, input.light.contrastEv);
+  const keyEv = keyToneOf(input.intent);
   const memo = new Map<number, number>();
   let [chance, isoStops] = [0, 0];
   for (const { z, w } of spreadEv === 0 ? [{ z: 0, w: 1 }] : nodes(81)) {

@@ -1,11 +1,10 @@
-export { compensationFor, type Placement, placementOf } from './placement.js';
 export { flashAtEv, flashEv, fNumberForBoth, frameEv, incidentEv, MEAN_REFLECTANCE, reflectedOverIncidentEv } from './reading.js';
 export { digitalMedium, filmMedium, isNegative, type Medium, type MediumKind, SLOPES } from './medium.js';
 export { type FallsAt, type KeyOfReadings, keyOf, type KeyPlacement, placeKey, type Room } from './keyPlacement.js';
 export { type Bracket, bracketFor, type Dialled, dialled } from './dial.js';
 export { MID_GREY, toneOf } from './curve.js';
 export { FULL_MAP, type LuminanceMap, SMALL_MAP } from './map/luminanceMap.js';
-export { type Layer, LIGHT_CHANGES, type LightChange, type SceneDescription, type SceneKey } from './map/scene.js';
+export { type Layer, type SceneDescription, type SceneKey } from './map/scene.js';
 export { person, type Shape, type Spot } from './map/shapes.js';
 export { paintScene, type PaintOptions } from './map/paintScene.js';
 export { prepareMap, type PreparedMap } from './patterns/prepareMap.js';
@@ -19,12 +18,24 @@ export {
   ZONES_ACROSS,
   ZONES_DOWN,
 } from './patterns/patterns.js';
-export { type KeyOnMap, keyOnMap } from './patterns/keyOnMap.js';
+export { type KeyOnMap, keyOnMap, spotOn } from './patterns/keyOnMap.js';
 export { answerOf, DIAL_RANGE_EV, ENOUGH_OF_SPOT, type PatternAnswer } from './patterns/compensation.js';
 export { DAYLIGHT_K, renderMap, type RenderOptions } from './picture/render.js';
 export { castOf, chromaticityOf, warmthMired } from './picture/whiteBalance.js';
 export { type ToneHistogram, toneHistogram } from './picture/toneHistogram.js';
 export { BUILT_IN_SCENES } from './scenes/index.js';
+export { type FrameLight, type FrameOfStop, keyToneOf, mapSizeOf, sceneOfStop } from './scenes/ofStop.js';
+export {
+  adviceOnKeeping,
+  EXPOSURE_KEPT,
+  type ExposureKept,
+  type KeptWorth,
+  keptWorth,
+  type MixedLight,
+} from './changing/keepingExposure.js';
+export { mixedLightOf } from './changing/mixedLight.js';
+export { type FilmAnswer, filmAt, filmsFor, type FilmStop, type FilmStopAnswer, filmStopAt, PUSHES } from './filmIndex.js';
+export { rangeWaysOut, type RangeQuestion, type RangeWayOut } from './rangeWaysOut.js';
 export {
   crossingTrailMm,
   type Crowd,

@@ -20,7 +20,8 @@ export interface Moment {
   readonly shutterS: number;
   readonly iso: number;
   readonly pattern: MeterPattern;
-  readonly compensationEv: number;
+  /** Null where the dial did not go so far: held by hand. */
+  readonly compensationEv: number | null;
   readonly support: Hand['support'];
   readonly lensId: string | null;
   readonly focalLengthMm: number;

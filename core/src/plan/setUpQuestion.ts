@@ -49,7 +49,7 @@ export function setUpInputFor(
   kit: KitInHand,
   light: StopLight,
 ): SetUpInput {
-  const { intent, subject, movers, shooting } = stop;
+  const { intent, subject, movers, shooting, lightChanges, metering } = stop;
   const approach = stop.approach ?? walk.approach;
   return {
     intent,
@@ -60,6 +60,8 @@ export function setUpInputFor(
     ...ownedBy(holdings),
     approach,
     ...(shooting === undefined ? {} : { shooting }),
+    ...(lightChanges === undefined ? {} : { changes: lightChanges }),
+    ...(metering === undefined ? {} : { metering: { school: metering.school, on: metering.on } }),
   };
 }
 

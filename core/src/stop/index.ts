@@ -89,3 +89,4 @@ export {
   READING_KINDS,
   type ReadingKind,
 } from './metering.js';
+export { LIGHT_CHANGES, type LightChange } from './lightChange.js';

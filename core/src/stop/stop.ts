@@ -6,6 +6,7 @@ import type { Framing } from './framing.js';
 import type { GroundMark } from './ground.js';
 import type { Hand } from './hand.js';
 import type { HoursSpan } from './hours.js';
+import type { LightChange } from './lightChange.js';
 import type { Metering } from './metering.js';
 import type { Shooting } from './shooting.js';
 import type { Wishes } from './wishes.js';
@@ -72,6 +73,8 @@ export interface Stop {
   readonly hours: HoursSpan | null;
   /** Stops that a look at the camera on the spot put onto the model's light; 0 is the model's own. */
   readonly lightOffsetEv: number;
+  /** Absent: steady. */
+  readonly lightChanges?: LightChange;
   readonly arriveMin: number;
   readonly leaveMin: number;
   /** Walking time from the stop before; null to reckon it from the distance and the person's pace. */

@@ -42,7 +42,7 @@ const moment = required<Moment>({
   shutterS: shutter,
   iso,
   pattern: Joi.valid(...METER_PATTERNS),
-  compensationEv: stops,
+  compensationEv: stops.allow(null),
   support: Joi.valid(...APPROACHES.support),
   lensId: id.allow(null),
   focalLengthMm: focalLength,

@@ -36,7 +36,8 @@ describe('what older programs wrote', () => {
   });
   it('from version 2: what a straight picture and a film hold is the item’s own, a film’s by its kind', () => {
     const [was, now] = [JSON.parse(stored(2)) as Archive, opened(2)];
-    const holdsOf = ({ kit }: Archive) => kit.flatMap((item) => (item.kind === 'film' ? [item.holdsOverEv, item.holdsUnderEv] : []));
+    const holdsOf = ({ kit }: Archive) =>
+      kit.flatMap((item) => (item.kind === 'film' ? [item.holdsOverEv, item.holdsUnderEv] : []));
     expect(holdsOf(was)).toEqual([undefined, undefined]);
     expect(holdsOf(now)).toEqual([5, 3.5]);
     const bodies = now.kit.flatMap((item) => (item.kind === 'body' ? [[item.straightOverEv, item.straightUnderEv]] : []));

@@ -10,7 +10,14 @@ const BOX: Shape = { kind: 'box', x: 0.4, y: 0.3, width: 0.5, height: 0.4 };
 const SHAPES: readonly Shape[] = [
   BOX,
   { kind: 'ellipse', x: 0.7, y: 0.5, radiusX: 0.4, radiusY: 0.1 },
-  { kind: 'polygon', points: [{ x: 0.1, y: 0.1 }, { x: 1.2, y: 0.3 }, { x: 0.5, y: 0.9 }] },
+  {
+    kind: 'polygon',
+    points: [
+      { x: 0.1, y: 0.1 },
+      { x: 1.2, y: 0.3 },
+      { x: 0.5, y: 0.9 },
+    ],
+  },
   { kind: 'stroke', from: { x: 0.2, y: 0.2 }, to: { x: 1.1, y: 0.8 }, radius: 0.07 },
   person({ x: 0.7, y: 0.9 }, 0.6).whole,
 ];

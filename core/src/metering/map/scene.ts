@@ -1,3 +1,4 @@
+import type { LightChange } from '../../stop/index.js';
 import type { Shape, Spot } from './shapes.js';
 
 /** An EV that changes straight from one place of the frame to another. */
@@ -61,10 +62,6 @@ export interface SceneKey {
   /** Stops from mid-grey. */
   readonly tone: number;
 }
-
-/** How a light on a scene or at a stop changes while one stands there. */
-export const LIGHT_CHANGES = ['steady', 'clouds', 'screen'] as const;
-export type LightChange = (typeof LIGHT_CHANGES)[number];
 
 /** A frame described: layers painted in order, what it is about (the first key first), and where one focuses. */
 export interface SceneDescription {

@@ -1,5 +1,6 @@
 import type { SceneKey } from '../map/scene.js';
 import type { Spot } from '../map/shapes.js';
+import { spotShareOf } from './patterns.js';
 import { evOfBin, type PreparedMap } from './prepareMap.js';
 
 /** What a picture is about, found on a map. */
@@ -51,4 +52,24 @@ export function keyOnMap(map: PreparedMap, { label, part, tone }: SceneKey): Key
   const readEv = Math.log2(luminance / cells);
   const at = { x: (x / cells + 0.5) / map.height, y: (y / cells + 0.5) / map.height };
   return { readEv, exposureEv: readEv - tone, share: cells / map.ev.length, at, has };
+}
+
+/** Places across and down that are tried for a spot. */
+const TRIED_ACROSS = 24;
+const TRIED_DOWN = 16;
+
+/** Where a spot has the most of a key: of places that have as much of it, the nearest to its middle. */
+export function spotOn(map: PreparedMap, key: Pick<KeyOnMap, 'at' | 'has'>): Spot {
+  const aspect = map.width / map.height;
+  let best = { at: key.at, share: spotShareOf(map, key.at, key.has), away: 0 };
+  for (let tried = 0; tried < TRIED_ACROSS * TRIED_DOWN && best.share < 1; tried++) {
+    const at = {
+      x: (((tried % TRIED_ACROSS) + 0.5) / TRIED_ACROSS) * aspect,
+      y: (Math.floor(tried / TRIED_ACROSS) + 0.5) / TRIED_DOWN,
+    };
+    const share = spotShareOf(map, at, key.has);
+    const away = Math.hypot(at.x - key.at.x, at.y - key.at.y);
+    if (share > best.share + 1e-9 || (share > best.share - 1e-9 && away < best.away)) best = { at, share, away };
+  }
+  return best.at;
 }

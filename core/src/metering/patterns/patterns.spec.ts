@@ -30,8 +30,18 @@ describe('patterns on a map', () => {
     }
   });
   it('take very bright cards for white: half a stop less a stop over EV 15, a stop at most', () => {
-    expect(readOf(mapOf(() => 16), 'multiZone')).toBeCloseTo(15.5, 3);
-    expect(readOf(mapOf(() => 19), 'multiZone')).toBeCloseTo(18, 3);
+    expect(
+      readOf(
+        mapOf(() => 16),
+        'multiZone',
+      ),
+    ).toBeCloseTo(15.5, 3);
+    expect(
+      readOf(
+        mapOf(() => 19),
+        'multiZone',
+      ),
+    ).toBeCloseTo(18, 3);
   });
   it('average luminance over the frame: a quarter at EV 12, the rest at EV 8', () => {
     const split = mapOf((column) => (column < 52.5 ? 12 : 8), { width: 212 });
@@ -50,7 +60,12 @@ describe('patterns on a map', () => {
   });
   it('saturate four stops over the reading: a lamp of one cell does not draw it up for ever', () => {
     // The fixed point: E = log2((n − 1)·2^5 + 2^(E + 4)) / n with n = 29400.
-    const [dim, brighter] = [16, 30].map((lamp) => readOf(mapOf((column, row) => (column === 7 && row === 7 ? lamp : 5)), 'wholeFrame'));
+    const [dim, brighter] = [16, 30].map((lamp) =>
+      readOf(
+        mapOf((column, row) => (column === 7 && row === 7 ? lamp : 5)),
+        'wholeFrame',
+      ),
+    );
     expect(dim).toBeCloseTo(Math.log2((29_399 * 32) / (29_400 - 16)), 3);
     expect(brighter).toBeCloseTo(dim as number, 6);
   });
@@ -74,8 +89,7 @@ describe('patterns on a map', () => {
     // One zone of 35 at EV 12, the rest at 8: in the focus it counts 4, outside ¼.
     const glare = mapOf((column, row) => (column < 30 && row < 28 ? 12 : 8));
     expect(zoneEvs(prepareMap(glare))[0]).toBeCloseTo(12, 3);
-    const mean = (weight: number, others: number) =>
-      Math.log2((weight * 2 ** 8.4 + others * 2 ** 5.6) / (weight + others)) / 0.7;
+    const mean = (weight: number, others: number) => Math.log2((weight * 2 ** 8.4 + others * 2 ** 5.6) / (weight + others)) / 0.7;
     expect(readOf(glare, 'multiZone', { x: 0.1, y: 0.1 })).toBeCloseTo(mean(4, 8 * 4 + 26), 3);
     expect(readOf(glare, 'multiZone', MIDDLE)).toBeCloseTo(mean(0.25, 9 * 4 + 25), 3);
   });

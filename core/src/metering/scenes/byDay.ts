@@ -191,7 +191,7 @@ function evenStreet(): SceneDescription {
       surface('legs', walker.whole, 10.2, { textureEv: 0.5 }),
       surface('coat', walker.coat, 12, { textureEv: 0.5, soft: 0.004 }),
       surface('face', walker.face, 12.8, { textureEv: 0.3, soft: 0.004 }),
-      light(EVERYTHING, 0.9, 0.001, { isChanging: true }),
+      light(EVERYTHING, 1.8, 0.001, { isChanging: true }),
     ],
     keys: [
       { label: 'coat', part: 'all', tone: 0 },

@@ -1,11 +1,10 @@
 import type { Hand } from '../../stop/index.js';
 import { flashReachM } from '../../exposure/index.js';
 import { motionShutterLimitS } from '../../handheld/index.js';
-import { type Body, isoCeilingOf, type MeterPattern } from '../../kit/index.js';
-import { compensationFor } from '../../metering/index.js';
+import { isoCeilingOf } from '../../kit/index.js';
 import { depthOfField, diffractionLimitFNumber } from '../../optics/index.js';
 import { bodyShutters } from '../../kit/index.js';
-import { markedBetween, snapStops, snapToMark, STEPS_PER_STOP } from '../../units/index.js';
+import { markedBetween, snapToMark } from '../../units/index.js';
 import { bestCell } from '../search/best.js';
 import { type Evaluation, evaluationAt } from '../search/evaluation.js';
 import type { Scene } from '../scene/scene.js';
@@ -16,7 +15,8 @@ import type { FocusWay, IsoLimit, Obstacle, SetUp, SetUpResult } from '../search
 import { sidesOf } from '../search/sides.js';
 import { shakeLimitS } from '../scene/steadiness.js';
 import { wantedTimeS } from '../scene/wantedTime.js';
-import { whyAperture, whyFocus, whyIso, whyMeter, whyShutter } from './why.js';
+import { meterOf } from './meterRow.js';
+import { whyAperture, whyFocus, whyIso, whyShutter } from './why.js';
 
 function focusWay({ input }: Scene, distanceM: number): FocusWay {
   if (input.approach.focus === 'lockedOnSpot') return shootingOf(input).spotByEye ? 'spotByEye' : 'spot';
@@ -87,26 +87,6 @@ function isoOf(scene: Scene, found: Evaluation): SetUp['iso'] {
   const marks = markedBetween('iso', input.body.markStep, lowest, highest);
   const expected = snapToMark({ value: found.camera.iso, marks, direction: 'nearest' }) ?? found.camera.iso;
   return { lowest, highest, expected, limit: isoLimit(scene), why: whyIso(scene, found, expected) };
-}
-
-/** The pattern that people leave the body on: the whole frame where it has it. */
-function patternOf({ meterPatterns }: Body): MeterPattern {
-  return meterPatterns.includes('wholeFrame') ? 'wholeFrame' : (meterPatterns[0] ?? 'wholeFrame');
-}
-
-function meterOf(scene: Scene): SetUp['meter'] {
-  const { input, controls, placement } = scene;
-  const { body } = input;
-  const pattern = patternOf(body);
-  const exact = compensationFor(placement, pattern, body.headroomEv);
-  const byHand = controls.mode === 'nothingFloats' || (controls.mode === 'isoFloats' && !body.compensationWhenBothHeld);
-  return {
-    pattern,
-    compensationEv: snapStops(exact, STEPS_PER_STOP[body.markStep]),
-    keyPlacementEv: placement.keyEv,
-    limit: byHand ? 'byHand' : 'keyTone',
-    why: whyMeter(scene),
-  };
 }
 
 /** A third of a stop short is still lifted. */

@@ -90,14 +90,14 @@ function shadowInputs({ body }: Scene['input'], { isoStops }: Evaluation): reado
   return [{ label: 'shadows hold down to', value: Math.min(0, isoStops - body.shadowRangeEv), unit: 'stops' }];
 }
 
-export function whyIso({ input, controls, placement }: Scene, found: Evaluation, expected: number): Why {
+export function whyIso({ input, controls, keyToneEv }: Scene, found: Evaluation, expected: number): Why {
   const { camera, hand } = found;
   const targetEv = Math.log2(camera.fNumber ** 2 / camera.meteredS) - Math.log2(camera.iso / 100) + camera.errorEv;
   return {
     formula: 'ISO = 100·N²/(t·2^EV): the least that exposes the key tone at this aperture and shutter.',
     inputs: [
       { label: 'light on the key tone, less its placement', value: targetEv, unit: 'ev' },
-      { label: 'its placement', value: placement.keyEv, unit: 'stops' },
+      { label: 'its placement', value: keyToneEv, unit: 'stops' },
       { label: 'aperture', value: hand.fNumber, unit: 'aperture' },
       { label: 'shutter, as metered', value: camera.meteredS, unit: 'shutter' },
       { label: 'base', value: controls.isoBase, unit: 'iso' },
@@ -106,20 +106,5 @@ export function whyIso({ input, controls, placement }: Scene, found: Evaluation,
       ...shadowInputs(input, found),
     ],
     source: 'exposure value, ISO 2720 (docs/formulas.md, Exposure value)',
-  };
-}
-
-export function whyMeter({ input, placement }: Scene): Why {
-  return {
-    formula:
-      'The meter averages the frame to mid-grey. With a bright share q and a rest d stops darker it sees ' +
-      'log2(q + (1 − q)·2^−d) below the bright part; the compensation brings the key tone to its place.',
-    inputs: [
-      { label: 'key tone lands, from mid-grey', value: placement.keyEv, unit: 'stops' },
-      { label: 'bright share of the frame', value: placement.brightShare, unit: 'percent' },
-      { label: 'the rest is darker by', value: placement.darkerEv, unit: 'stops' },
-      { label: 'light on the key tone', value: input.light.keyEv100, unit: 'ev' },
-    ],
-    source: 'linear average of luminance (docs/formulas.md, Placement)',
   };
 }

@@ -1,5 +1,6 @@
 import { type Body, DEFAULT_FIGURES, type Figures, type Film, type Flash, type Lens, type Standard } from '../../kit/index.js';
-import type { Approach, Intent, Movers, Shooting, StopLight, Subject } from '../../stop/index.js';
+import type { FrameLight } from '../../metering/index.js';
+import type { Approach, Intent, LightChange, Metering, Movers, Shooting, Subject } from '../../stop/index.js';
 import { APPROACHES, DEFAULT_SHOOTING } from '../../stop/index.js';
 import { checkBetween, checkBeyondFocalLength, checkFinite, checkPositive, rangeError } from '../../units/index.js';
 
@@ -9,7 +10,7 @@ export interface SetUpInput {
   readonly subject: Subject;
   readonly movers: Movers;
   /** Without a spread the light is taken to be just that. */
-  readonly light: Pick<StopLight, 'keyEv100' | 'contrastEv' | 'surface'> & { readonly spreadEv?: number };
+  readonly light: FrameLight & { readonly spreadEv?: number };
   readonly body: Body;
   readonly lens: Lens;
   readonly focalLengthMm: number;
@@ -19,6 +20,10 @@ export interface SetUpInput {
   readonly standard: Standard;
   readonly approach: Approach;
   readonly shooting?: Shooting;
+  /** How the light changes while one stands there; steady by default. */
+  readonly changes?: LightChange;
+  /** Where the stop's key is put, and on what; `DEFAULT_METERING` by default. */
+  readonly metering?: Pick<Metering, 'school' | 'on'>;
   /** What there is to stand on; all there are by default. */
   readonly supports?: readonly Approach['support'][];
 }

@@ -1,7 +1,7 @@
 import type { ExposureTolerance } from '../../exposure/index.js';
 import { flashReachM } from '../../exposure/index.js';
 import type { Figures } from '../../kit/index.js';
-import { type Placement, placementOf } from '../../metering/index.js';
+import { keyToneOf } from '../../metering/index.js';
 import { circleOfConfusionMm, geometricAllowanceMm, sharpZone } from '../../optics/index.js';
 import { type Approach, APPROACHES, zoneLawOf } from '../../stop/index.js';
 import { centrePointTable } from './centrePoint.js';
@@ -9,6 +9,7 @@ import { type ControlOptions, type Controls, controlsOf, isolatesEnough } from '
 import type { Crowd, DepthAndMotion } from './crowd.js';
 import { distanceLaw, scoreOf } from './distances.js';
 import { flickerCurve } from './flickerWorth.js';
+import { keptExposure } from './keptExposure.js';
 import { normalBelowFast } from './normalTable.js';
 import { figuresOf, type SetUpInput, shootingOf } from '../question/searchInput.js';
 import type { SharpZone } from './sharpZone.js';
@@ -28,7 +29,8 @@ export interface Scene {
   readonly input: SetUpInput;
   readonly figures: Figures;
   readonly controls: Controls;
-  readonly placement: Placement;
+  /** Stops from mid-grey at which the metered surface shall come out. */
+  readonly keyToneEv: number;
   readonly circleMm: number;
   readonly crowd: Crowd;
   readonly table: DepthAndMotion;
@@ -43,6 +45,8 @@ export interface Scene {
   readonly flicker: Float64Array;
   readonly timed: Float64Array;
   readonly tolerance: ExposureTolerance;
+  /** What a changing light leaves of frames, as the approach keeps the exposure; 1 where it is steady. */
+  readonly kept: number;
   /** Share of the people that the flash reaches at an aperture and ISO; null without flash. */
   readonly flashShare: ((fNumber: number, iso: number) => number) | null;
 }
@@ -121,24 +125,25 @@ export function prepareScene(input: SetUpInput, options: ControlOptions = {}): S
   );
   const byTime = (worth: (shutterS: number) => number): Float64Array =>
     Float64Array.from({ length: grid.count }, (_, time) => worth(2 ** log2TimeOf(grid, time)));
+  const tolerance = toleranceOf(input, figures);
   const before = { input, figures, controls, circleMm, crowd, grid, sharp };
   return {
     ...before,
-    placement: placementOf(input.intent, input.light.contrastEv),
+    keyToneEv: keyToneOf(input.intent),
     table: tableOf(before),
     belongs: controls.fNumbers.flatMap((fNumber) => controls.focusM.map((focusM) => isolatesEnough(input, fNumber, focusM))),
     steady: APPROACHES.support.map((support) => byTime(steadyCurve(input, support))),
     flicker: byTime(flickerCurve(input)),
     timed: byTime((shutterS) => timeWorth(input, shutterS)),
-    tolerance: toleranceOf(input, figures),
+    tolerance,
+    kept: keptExposure(input, tolerance),
     flashShare: flashShareOf(input, crowd),
   };
 }
 
-/** The same stop in another light: only the metered surface's placement depends on it. */
+/** The same stop in another light: only a changing light's share of it would depend on it, and is taken as it was. */
 export function relit(scene: Scene, light: SetUpInput['light']): Scene {
-  const input = { ...scene.input, light };
-  return { ...scene, input, placement: placementOf(input.intent, light.contrastEv) };
+  return { ...scene, input: { ...scene.input, light } };
 }
 
 /** The support that a cell stands on: what the hand sets where that is its choice, else the approach's. */

@@ -40,12 +40,12 @@ export function handAt({ scene }: Pick<Cells, 'scene'>, { aperture, dial, focus 
 }
 
 export function cameraAt({ scene, keyEv100 }: Pick<Cells, 'scene' | 'keyEv100'>, place: CellPlace): Evaluation['camera'] {
-  const { controls, input, placement } = scene;
+  const { controls, input, keyToneEv } = scene;
   const fNumber = controls.fNumbers[place.aperture] as number;
   const camera = { log2S: 0, isoStops: 0, errorEv: 0 };
   const frame = cameraFrame(controls, input.body.atCeiling === 'slowerShutter');
   const set = setInStops(scene, controls.dial.values[place.dial] as number);
-  cameraSets(frame, keyEv100 - placement.keyEv, 2 * Math.log2(fNumber), set, camera);
+  cameraSets(frame, keyEv100 - keyToneEv, 2 * Math.log2(fNumber), set, camera);
   const errorEv = Math.abs(camera.errorEv) < 1e-9 ? 0 : camera.errorEv;
   const meteredS = 2 ** meteredLog2(frame, camera.log2S);
   return { fNumber, shutterS: 2 ** camera.log2S, meteredS, iso: controls.isoBase * 2 ** camera.isoStops, errorEv };

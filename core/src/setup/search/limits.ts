@@ -12,6 +12,7 @@ export const LIMITS = [
   'isoCeiling',
   'flicker',
   'flash',
+  'kept',
   'highlights',
   'school',
 ] as const;
@@ -29,6 +30,8 @@ export interface Factors {
   readonly light: number;
   readonly flicker: number;
   readonly flash: number;
+  /** What a changing light leaves, as the exposure is kept. */
+  readonly kept: number;
 }
 
 /** A limit that is broken, and what is left of the factor behind it; for ISO and highlights the stops over, negated. */
@@ -44,12 +47,10 @@ function protectsHighlights({ intent, body }: SetUpInput): boolean {
   return PROTECTS_HIGHLIGHTS.has(intent.kind) || (intent.kind === 'litStreet' && intent.lamps === 'hold');
 }
 
-/** Stops by which the bright part of the frame lies over the body's headroom at the mean light. */
+/** Stops by which the key, which is the bright part of the frame, lies over the body's headroom at the mean light. */
 function overHeadroomEv({ scene, errorEv }: Cells, pair: number): number {
   if (!protectsHighlights(scene.input)) return -Infinity;
-  const { keyEv, darkerEv, keyIs } = scene.placement;
-  const brightEv = keyIs === 'bright' ? keyEv : keyEv + darkerEv;
-  return brightEv + (errorEv[pair] as number) - scene.input.body.headroomEv;
+  return scene.keyToneEv + (errorEv[pair] as number) - scene.input.body.headroomEv;
 }
 
 function pairOf({ scene }: Cells, { aperture, dial }: CellPlace): number {
@@ -67,7 +68,8 @@ export function factorsAt(cells: Cells, place: CellPlace): Factors {
     (cells.shake[pair] as number) *
     (cells.exposure[pair] as number) *
     (cells.flicker[pair] as number) *
-    (cells.flash[pair] as number);
+    (cells.flash[pair] as number) *
+    cells.scene.kept;
   const chance = cells.chance[cellIndex(cells, place)] as number;
   return {
     depth: (cells.scene.table.depth[zoneOf(cells, place)] as number) * cells.lock,
@@ -77,6 +79,7 @@ export function factorsAt(cells: Cells, place: CellPlace): Factors {
     light: cells.exposure[pair] as number,
     flicker: cells.flicker[pair] as number,
     flash: cells.flash[pair] as number,
+    kept: cells.scene.kept,
   };
 }
 
@@ -114,6 +117,7 @@ export function limitsAt(cells: Cells, place: CellPlace): readonly BrokenLimit[]
     { limit: (cells.errorEv[pair] as number) > 0 ? 'tooBright' : 'tooDark', left: factors.light },
     { limit: 'flicker', left: factors.flicker },
     { limit: 'flash', left: factors.flash },
+    { limit: 'kept', left: factors.kept },
   ];
   const broken = soft.filter(({ left }) => left < least);
   if (over > ROUNDING) broken.push({ limit: 'isoCeiling', left: -over });

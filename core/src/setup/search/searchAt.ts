@@ -103,18 +103,18 @@ function gather(scene: Scene, frame: CameraFrame, light: LightNodes, pair: Pair,
   const { table, tolerance, flashShare, flicker, timed, grid, controls } = scene;
   sums.byTime.fill(0, sums.first, sums.last + 1);
   Object.assign(sums, { first: grid.count, last: -1, shake: 0, motion: 0, exposure: 0, flicker: 0, flash: 0, isoStops: 0 });
-  const { keyEv } = scene.placement;
+  const { keyToneEv } = scene;
   const isUnmetered = scene.input.intent.kind === 'fireworks';
   const isLocking = scene.input.approach.focus === 'centrePoint';
   for (let node = 0; node < light.evs.length; node++) {
     const ev100 = light.evs[node] as number;
     const weight = light.weights[node] as number;
-    cameraSets(frame, ev100 - keyEv, pair.apertureLog2, pair.set, camera);
+    cameraSets(frame, ev100 - keyToneEv, pair.apertureLog2, pair.set, camera);
     const worth = isUnmetered ? 1 : exposureWorth(camera.errorEv, tolerance);
     const lit = flashShare === null ? 1 : flashShare(pair.fNumber, controls.isoBase * 2 ** camera.isoStops);
     const place = placeOnGrid(grid, camera.log2S);
     const k = Math.floor(place);
-    const whole = weight * worth * lit * (isLocking ? lockAt(scene, ev100) : 1);
+    const whole = weight * worth * lit * scene.kept * (isLocking ? lockAt(scene, ev100) : 1);
     for (let side = 0; side < 2; side++) {
       const share = side === 0 ? 1 - (place - k) : place - k;
       if (share === 0) continue;
@@ -201,7 +201,7 @@ export function searchAt(scene: Scene, keyEv100: number, { only }: SearchOptions
       cells.flicker[pair] = sums.flicker;
       cells.flash[pair] = sums.flash;
       cells.isoStops[pair] = sums.isoStops;
-      const atMean = keyEv100 - scene.placement.keyEv;
+      const atMean = keyEv100 - scene.keyToneEv;
       cameraSets(frame, atMean, apertureLog2, set, camera);
       cells.errorEv[pair] = camera.errorEv;
       cells.overCeilingEv[pair] = overCeiling(frame, apertureLog2 - atMean - frame.baseLog2, set);

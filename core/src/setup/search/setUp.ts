@@ -8,7 +8,8 @@ import type { Sides } from './sides.js';
 /** How the focus is brought there. */
 export type FocusWay = 'preset' | 'spot' | 'spotByEye' | 'autofocusOnSpot' | 'focusByWire' | 'infinity';
 export type IsoLimit = 'ownCeiling' | 'bodyCeiling' | 'roll' | 'base' | 'setForShutter';
-export type MeterLimit = 'keyTone' | 'byHand';
+/** `byHand`: the body has no compensation there; `beyondDial`: the dial does not go so far. Then the exposure is held by hand. */
+export type MeterLimit = 'keyTone' | 'byHand' | 'beyondDial';
 
 /** The working behind a number, plain data: the interface writes each input in the person's units. */
 export interface Why {
@@ -57,8 +58,8 @@ export interface SetUp {
   };
   readonly meter: {
     readonly pattern: MeterPattern;
-    /** In the body's marks. */
-    readonly compensationEv: number;
+    /** In the body's marks; null where its dial does not go so far. */
+    readonly compensationEv: number | null;
     readonly keyPlacementEv: number;
     readonly limit: MeterLimit;
     readonly why: Why;

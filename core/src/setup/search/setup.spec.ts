@@ -18,7 +18,7 @@ function read({ aperture, focus, shutter, iso, meter }: SetUp): string {
     formatEntry(focus.distanceM, { kind: 'distance', unit: 'metres' }),
     formatEntry(shutter.seconds, { kind: 'shutter', ...THIRD }),
     `ISO ${formatEntry(iso.expected, { kind: 'iso', ...THIRD })}`,
-    formatEntry(meter.compensationEv, { kind: 'stops', ...THIRD }),
+    formatEntry(meter.compensationEv ?? NaN, { kind: 'stops', ...THIRD }),
   ].join(' · ');
 }
 
@@ -196,19 +196,56 @@ describe('the ways people run exposure, on the same light', () => {
 });
 
 describe('metering', () => {
-  it('brings a pool’s lit key to +⅔ by −1⅓ on the whole frame (sheet 5)', () => {
-    const { meter } = dialCard(sampleStop(DEFAULT_INTENTS.lightPool, 14)).setUp;
-    expect(meter).toMatchObject({ pattern: 'wholeFrame', keyPlacementEv: 2 / 3 });
-    expect(meter.compensationEv).toBeCloseTo(-4 / 3, 9);
+  const LIT = { keyEv100: 14, contrastEv: 3, surface: 'litPerson', spreadEv: 0 } as const;
+  it('brings a pool’s lit key to +⅔ by about −1 on the whole frame, three stops over its shade', () => {
+    const { meter } = dialCard(sampleStop(DEFAULT_INTENTS.lightPool, 14, { light: LIT })).setUp;
+    expect(meter).toMatchObject({ pattern: 'wholeFrame', keyPlacementEv: 2 / 3, limit: 'keyTone' });
+    // 15 % at 14, the rest at 11.96: log2(0.15 + 0.85·2^−2.04) + ⅔ = −0.85.
+    expect(meter.compensationEv).toBeCloseTo(-1, 9);
+  });
+  it('goes by the side of the school: protecting takes less, lifting the shadows more', () => {
+    const by = (school: 'protect' | 'shadows') =>
+      dialCard(sampleStop(DEFAULT_INTENTS.lightPool, 14, { light: LIT, metering: { school, on: 'raw' } })).setUp.meter;
+    expect(by('protect').compensationEv).toBeCloseTo(-1, 9);
+    expect(by('shadows').compensationEv).toBeCloseTo(-2 / 3, 9);
+  });
+  it('holds the exposure by hand, without a number, beyond the dial', () => {
+    const window = { ...LIT, keyEv100: 6, contrastEv: 0, surface: 'cameraSide', shadeEv: 6, cameraSideEv: 6, skyEv: 14 } as const;
+    const { meter } = dialCard(candid(6, { light: window })).setUp;
+    expect(meter).toMatchObject({ compensationEv: null, limit: 'beyondDial' });
   });
   it('places a spot reading where the key shall land', () => {
     const spot = { ...BODY, meterPatterns: ['spot'] as const };
-    expect(dialCard(sampleStop(DEFAULT_INTENTS.lightPool, 14, { body: spot })).setUp.meter.compensationEv).toBeCloseTo(2 / 3, 9);
+    expect(dialCard(sampleStop(DEFAULT_INTENTS.lightPool, 14, { body: spot, light: LIT })).setUp.meter.compensationEv).toBeCloseTo(
+      2 / 3,
+      9,
+    );
     expect(dialCard(candid(11, { body: spot })).setUp.meter.compensationEv).toBe(0);
   });
   it('opens up against the sun and darkens the night', () => {
     expect(dialCard(sampleStop(DEFAULT_INTENTS.intoTheSun, 13)).setUp.meter.compensationEv).toBeGreaterThan(0);
     expect(dialCard(sampleStop(DEFAULT_INTENTS.litStreet, 5)).setUp.meter.compensationEv).toBeLessThan(0);
+  });
+});
+
+describe('a light that changes', () => {
+  const screen = (focus: SetUpInput['approach']['focus'], changes: 'steady' | 'screen') =>
+    dialCard(
+      sampleStop({ kind: 'silhouette', background: 'screen', brightShare: 0.4 }, 8, {
+        approach: { ...DEFAULT_APPROACH, focus },
+        changes,
+        light: { keyEv100: 8, contrastEv: 0, surface: 'screen', spreadEv: 0, lampsOn: true },
+      }),
+    ).setUp.found;
+  it('costs nothing while it is steady', () => {
+    expect(screen('lockedOnSpot', 'steady').factors.kept).toBe(1);
+  });
+  it('is paid for before a screen by a half-press that keeps the exposure with the focus, not by a preset distance', () => {
+    const [locked, preset] = [screen('lockedOnSpot', 'screen'), screen('fixedZone', 'screen')];
+    expect(locked.factors.kept).toBeLessThan(0.75);
+    expect(preset.factors.kept).toBeGreaterThan(0.9);
+    expect(locked.limits.map(({ limit }) => limit)).toContain('kept');
+    expect(locked.chance).toBeCloseTo(screen('lockedOnSpot', 'steady').chance * locked.factors.kept, 9);
   });
 });
 

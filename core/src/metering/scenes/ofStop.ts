@@ -1,0 +1,392 @@
+import { WALL_OVER_GREY_EV } from '../../light/index.js';
+import type { Intent, LightChange, StopLight, Subject } from '../../stop/index.js';
+import type { Layer, SceneDescription, SceneKey } from '../map/scene.js';
+import { person, type Shape } from '../map/shapes.js';
+import { box, downwards, ellipse, EVERYTHING, glow, lamp, light as lightOn, polygon, surface } from './layers.js';
+
+/** The light that a stop's frame is painted with: what its card meters, and of the rest what is known. */
+export type FrameLight = Pick<StopLight, 'keyEv100' | 'contrastEv' | 'surface'> &
+  Partial<
+    Pick<StopLight, 'modelEv100' | 'shadeEv' | 'litGroundEv' | 'litPersonEv' | 'cameraSideEv' | 'skyEv' | 'isLit' | 'lampsOn'>
+  >;
+
+export interface FrameOfStop {
+  readonly intent: Intent;
+  readonly light: FrameLight;
+  readonly subject: Pick<Subject, 'medianM'>;
+  readonly focalLengthMm: number;
+  readonly body: { readonly sensorWidthMm: number; readonly sensorHeightMm: number };
+  readonly changes?: LightChange;
+}
+
+/** Every light of the frame as a reading, EV. */
+interface Readings {
+  readonly key: number;
+  /** Ground and walls, shaded and lit. */
+  readonly shade: number;
+  readonly lit: number;
+  /** People: on the side to the camera, and in the sun. */
+  readonly person: number;
+  readonly litPerson: number;
+  readonly sky: number;
+  readonly isLit: boolean;
+  readonly isNight: boolean;
+}
+
+const LIT_SURFACES: ReadonlySet<StopLight['surface']> = new Set(['litPerson', 'litGround', 'litWall']);
+/** Coats are darker than a grey card; what is not known of the sky lies so far over the shade. Judgement. */
+const COAT_EV = -1;
+const SKY_OVER_SHADE_EV = 2.5;
+
+/** Where only the key's light is known, the rest follows from it and the contrast; a reading moves all of it. */
+function readingsOf({ light }: FrameOfStop): Readings {
+  const { keyEv100, contrastEv, surface: of } = light;
+  const shift = light.modelEv100 === undefined ? 0 : keyEv100 - light.modelEv100;
+  const known = (ev: number | undefined): number | null => (ev === undefined || !Number.isFinite(ev) ? null : ev + shift);
+  const shadeLight = known(light.shadeEv) ?? keyEv100 - (LIT_SURFACES.has(of) ? Math.max(0, contrastEv) : 0);
+  const isLit = light.isLit ?? LIT_SURFACES.has(of);
+  const litLight = isLit ? (known(light.litGroundEv) ?? shadeLight + Math.max(0, contrastEv)) : shadeLight;
+  return {
+    key: keyEv100,
+    shade: shadeLight + WALL_OVER_GREY_EV,
+    lit: litLight + WALL_OVER_GREY_EV,
+    person: (known(light.cameraSideEv) ?? shadeLight - 1) + COAT_EV,
+    litPerson: (known(light.litPersonEv) ?? litLight) + COAT_EV,
+    sky: known(light.skyEv) ?? shadeLight + SKY_OVER_SHADE_EV,
+    isLit,
+    isNight: light.lampsOn === true,
+  };
+}
+
+/** Sizes in the frame, heights of it. */
+interface View {
+  readonly aspect: number;
+  /** Frame heights that a metre takes up at a metre. */
+  readonly scale: number;
+  readonly medianM: number;
+}
+
+const EYE_M = 1.6;
+const PERSON_M = 1.7;
+/** A street to stand in where nothing is said of one. Judgement. */
+const HALF_STREET_M = 4;
+const WALLS_M = 10;
+const FAR_M = 60;
+const NEAR_M = 1.2;
+
+function viewOf({ subject, focalLengthMm, body }: FrameOfStop): View {
+  return {
+    aspect: body.sensorWidthMm / body.sensorHeightMm,
+    scale: focalLengthMm / body.sensorHeightMm,
+    medianM: Math.max(subject.medianM, 0.5),
+  };
+}
+
+const MIDDLE_Y = 0.5;
+
+/** However near or far they are, somebody is seen, and something beside them: frame heights a metre. */
+const SMALLEST = 0.05;
+const TALLEST = 0.9;
+
+/** Somebody on the street at the median distance, at eye height with the camera. */
+function personAt({ aspect, scale, medianM }: View, across = 0.5): ReturnType<typeof person> {
+  const perM = Math.min(TALLEST, Math.max(SMALLEST, scale / medianM));
+  return person({ x: across * aspect, y: MIDDLE_Y + EYE_M * perM }, PERSON_M * perM);
+}
+
+function street({ aspect, scale }: View, { sky, shade, lit, isLit, isNight }: Readings): readonly Layer[] {
+  const middle = aspect / 2;
+  const at = (side: -1 | 1, upM: number, awayM: number): [number, number] => [
+    middle + (side * HALF_STREET_M * scale) / awayM,
+    MIDDLE_Y - ((upM - EYE_M) * scale) / awayM,
+  ];
+  const wall = (side: -1 | 1): Shape =>
+    polygon(at(side, WALLS_M, FAR_M), at(side, 0, FAR_M), at(side, 0, NEAR_M), at(side, WALLS_M, NEAR_M));
+  const end = polygon(at(-1, 0.7 * WALLS_M, FAR_M), at(1, 0.7 * WALLS_M, FAR_M), at(1, 0, FAR_M), at(-1, 0, FAR_M));
+  const ground = polygon(at(-1, 0, FAR_M), at(1, 0, FAR_M), at(1, 0, NEAR_M), at(-1, 0, NEAR_M));
+  return [
+    surface('sky', EVERYTHING, isNight ? Math.min(sky, shade - 2) : sky),
+    surface('walls', wall(-1), shade, { textureEv: 0.5 }),
+    surface('walls', wall(1), isLit ? lit : shade, { textureEv: 0.5 }),
+    surface('walls', end, isLit ? lit : shade, { textureEv: 0.4 }),
+    surface('ground', ground, shade, { textureEv: 0.4 }),
+  ];
+}
+
+/** A part of the frame of exactly a share of it, about a height. */
+function part(aspect: number, share: number, middleY: number): Shape {
+  const area = Math.min(1, Math.max(0.005, share)) * aspect;
+  const height = Math.min(1, Math.sqrt(area / aspect) * (area / aspect < 0.5 ? 0.9 : 1));
+  const width = Math.min(aspect, area / height);
+  const tall = area / width;
+  return box((aspect - width) / 2, Math.min(1 - tall, Math.max(0, middleY - tall / 2)), width, tall);
+}
+
+interface Composed {
+  readonly layers: readonly Layer[];
+  readonly key: SceneKey;
+  readonly focusY?: number;
+}
+
+const key = (label: string, tone: number): SceneKey => ({ label, part: 'all', tone });
+
+/** Tones at which the intents' keys are wanted, stops from mid-grey. Source: docs/metering.md#the-stops-own-scene. */
+export function keyToneOf(intent: Intent): number {
+  switch (intent.kind) {
+    case 'lightPool':
+      return 2 / 3;
+    case 'silhouette':
+      return intent.background === 'screen' ? 1 : 2 / 3;
+    case 'brightBackdrop':
+      return 1;
+    case 'intoTheSun':
+      return -1;
+    case 'litStreet':
+      return intent.lamps === 'burn' ? 0 : -1;
+    case 'flashLift':
+      return intent.skyUnderEv;
+    case 'facade':
+      return { dark: -1, mid: 0, pale: 1.5 }[intent.tone];
+    case 'passingCandid':
+    case 'longExposure':
+    case 'reflection':
+    case 'compressedDistance':
+    case 'fireworks':
+      return 0;
+  }
+}
+
+function people(view: View, readings: Readings, tone: number): Composed {
+  const walker = personAt(view);
+  const ground = readings.isLit
+    ? [lightOn(part(view.aspect, 0.12, 0.8), readings.lit - readings.shade, 0.03, { on: ['ground'] })]
+    : [];
+  return {
+    layers: [
+      ...street(view, readings),
+      ...ground,
+      surface('legs', walker.whole, readings.key - 1.5, { textureEv: 0.3 }),
+      surface('person', { kind: 'any', of: [walker.coat, walker.face] }, readings.key),
+    ],
+    key: key('person', tone),
+  };
+}
+
+function pool(view: View, readings: Readings, tone: number, share: number): Composed {
+  const walker = personAt(view);
+  return {
+    layers: [
+      surface('street', EVERYTHING, downwards(readings.shade - 0.3, readings.shade + 0.3), { textureEv: 0.5 }),
+      surface('pool', part(view.aspect, share, 0.72), readings.key, { soft: 0.01, isChanging: true }),
+      surface('person', walker.whole, readings.litPerson, { textureEv: 0.3 }),
+    ],
+    key: key('pool', tone),
+    focusY: 0.72,
+  };
+}
+
+/** Somebody before something bright that fills a share of the frame. */
+function before(view: View, readings: Readings, tone: number, share: number, isOwnLight: boolean): Composed {
+  const walker = personAt(view, 0.62);
+  const around = isOwnLight ? Math.min(readings.shade, readings.key - 4) : readings.shade;
+  const bright = surface('background', part(view.aspect, share, 0.42), readings.key, { textureEv: isOwnLight ? 0.3 : 0 });
+  return {
+    layers: [
+      surface('street', EVERYTHING, Math.min(around, readings.key - 0.5), { textureEv: 0.5 }),
+      ...(isOwnLight ? [surface('dark screen', part(view.aspect, share, 0.42), around)] : []),
+      isOwnLight ? { ...bright, isChanging: true } : bright,
+      surface('person', walker.whole, Math.min(readings.person, readings.key - 2), { textureEv: 0.3 }),
+    ],
+    key: key('background', tone),
+    focusY: 0.42,
+  };
+}
+
+/** Rays of a low sun: the disc, and what it scatters round it; so much over the key whatever the hour. Judgement. */
+const SUN_OVER_KEY_EV = 8;
+const SUN_GLOW_OVER_KEY_EV = 4.5;
+
+function intoTheSun(view: View, readings: Readings, tone: number, share: number): Composed {
+  const walker = personAt(view, 0.4);
+  const sun = { x: 0.55 * view.aspect, y: Math.min(0.45, share) * 0.6 };
+  return {
+    layers: [
+      surface('ground', EVERYTHING, readings.key, { textureEv: 0.4 }),
+      surface('sky', box(0, 0, view.aspect, Math.min(0.95, share)), Math.max(readings.sky, readings.key + 1)),
+      surface('sun', ellipse(sun.x, sun.y, 0.012, 0.012), readings.key + SUN_OVER_KEY_EV, { isLamp: true }),
+      glow(sun, readings.key + SUN_GLOW_OVER_KEY_EV, 0.07),
+      surface('person', walker.whole, readings.key - 2, { textureEv: 0.3 }),
+    ],
+    key: key('ground', tone),
+    focusY: 0.8,
+  };
+}
+
+/** A lamp's bulb over the street that it lights, stops. Judgement. */
+const LAMP_OVER_STREET_EV = 9;
+
+function litStreet(view: View, readings: Readings, tone: number): Composed {
+  const { aspect } = view;
+  const dark = readings.key - 2;
+  return {
+    layers: [
+      surface('houses', EVERYTHING, dark, { textureEv: 0.7 }),
+      surface('sky', box(0, -0.1, aspect, 0.3), dark - 3, { soft: 0.02 }),
+      surface('street', polygon([0, 0.68], [aspect, 0.66], [aspect, 1], [0, 1]), readings.key, { textureEv: 0.4 }),
+      surface('windows', box(0.2 * aspect, 0.36, 0.06, 0.09), readings.key + 3, { isLamp: true }),
+      surface('windows', box(0.74 * aspect, 0.4, 0.05, 0.08), readings.key + 3, { isLamp: true }),
+      ...lamp('lamps', { x: 0.52 * aspect, y: 0.3 }, readings.key + LAMP_OVER_STREET_EV, 0.014),
+      ...lamp('lamps', { x: 0.3 * aspect, y: 0.44 }, readings.key + LAMP_OVER_STREET_EV, 0.008),
+      surface('person', personAt(view).whole, readings.key - 1, { textureEv: 0.5 }),
+    ],
+    key: key('street', tone),
+    focusY: 0.85,
+  };
+}
+
+function underTheSky(view: View, readings: Readings, tone: number): Composed {
+  const walker = personAt(view);
+  return {
+    layers: [
+      surface('sky', EVERYTHING, downwards(readings.key - 0.3, readings.key + 0.3, 0, 0.6)),
+      surface(
+        'street',
+        polygon([0, 0.34], [0.35 * view.aspect, 0.52], [0.7 * view.aspect, 0.5], [view.aspect, 0.3], [view.aspect, 1], [0, 1]),
+        readings.shade,
+        {
+          textureEv: 0.5,
+        },
+      ),
+      surface('person', walker.whole, readings.person, { textureEv: 0.3 }),
+    ],
+    key: key('sky', tone),
+    focusY: 0.2,
+  };
+}
+
+function wall(view: View, readings: Readings, tone: number): Composed {
+  return {
+    layers: [
+      surface('sky', EVERYTHING, readings.sky),
+      surface('wall', box(-0.1, 0.1, view.aspect + 0.2, 0.78), readings.key, { textureEv: 0.2 }),
+      surface('windows', box(0.2 * view.aspect, 0.26, 0.09, 0.16), readings.key - 3, { textureEv: 0.3 }),
+      surface('windows', box(0.7 * view.aspect, 0.26, 0.09, 0.16), readings.key - 3, { textureEv: 0.3 }),
+      surface('ground', box(-0.1, 0.88, view.aspect + 0.2, 0.2), readings.shade, { textureEv: 0.4 }),
+    ],
+    key: key('wall', tone),
+  };
+}
+
+/** A mirror gives back so much less than what it shows, stops. Judgement. */
+const MIRROR_LOSES_EV = 1.5;
+
+function reflection(view: View, readings: Readings, tone: number): Composed {
+  return {
+    layers: [
+      surface('wall', EVERYTHING, readings.key, { textureEv: 0.2 }),
+      surface('ground', box(-0.1, 0.5, view.aspect + 0.2, 0.6), Math.min(readings.shade, readings.key), { textureEv: 0.4 }),
+      surface('mirror', ellipse(0.5 * view.aspect, 0.76, 0.36 * view.aspect, 0.16), readings.key - MIRROR_LOSES_EV, {
+        textureEv: 0.3,
+      }),
+    ],
+    key: key('wall', tone),
+    focusY: 0.25,
+  };
+}
+
+function composed({ intent }: FrameOfStop, view: View, readings: Readings): Composed {
+  const tone = keyToneOf(intent);
+  switch (intent.kind) {
+    case 'passingCandid':
+    case 'compressedDistance':
+      return people(view, readings, tone);
+    case 'lightPool':
+      return pool(view, readings, tone, intent.brightShare);
+    case 'silhouette':
+      return before(view, readings, tone, intent.brightShare, intent.background === 'screen');
+    case 'brightBackdrop':
+      return before(view, readings, tone, intent.brightShare, true);
+    case 'intoTheSun':
+      return intoTheSun(view, readings, tone, intent.brightShare);
+    case 'litStreet':
+      return litStreet(view, readings, tone);
+    case 'flashLift':
+      return underTheSky(view, readings, tone);
+    case 'facade':
+      return wall(view, readings, tone);
+    case 'reflection':
+      return reflection(view, readings, tone);
+    case 'longExposure':
+    case 'fireworks': {
+      const shaded = street(view, readings).map((layer) =>
+        layer.kind === 'fill' && layer.label === 'ground' ? { ...layer, ev: readings.key } : layer,
+      );
+      return { layers: shaded, key: key('ground', tone), focusY: 0.85 };
+    }
+  }
+}
+
+/** What a cloud takes of a frame that has no part in the sun, and what a screen adds to people beside it, stops. Judgement. */
+const OVERALL_CHANGE_EV = 1.8;
+
+/** Everything a little darker, and the rest of it a light that comes and goes. */
+function changingOverall(layers: readonly Layer[]): readonly Layer[] {
+  const darker = layers.map((layer): Layer => {
+    if (layer.kind === 'glow') return { ...layer, ev: layer.ev - OVERALL_CHANGE_EV };
+    if (layer.kind !== 'fill') return layer;
+    const { ev } = layer;
+    const lower = (value: number): number => value - OVERALL_CHANGE_EV;
+    if (typeof ev === 'number') return { ...layer, ev: lower(ev) };
+    return { ...layer, ev: { from: { ...ev.from, ev: lower(ev.from.ev) }, to: { ...ev.to, ev: lower(ev.to.ev) } } };
+  });
+  return [...darker, lightOn(EVERYTHING, OVERALL_CHANGE_EV, 0.001, { isChanging: true })];
+}
+
+const LAMPS_K = 2900;
+const SHADE_K = 7500;
+const SCREEN_K = 6500;
+
+/** Colour of the light on a stop's surfaces: by day the shade is blue, by night the lamps are orange. */
+function kelvinOf({ intent }: FrameOfStop, { isNight }: Readings): Readonly<Record<string, number>> {
+  if (isNight) {
+    const background = intent.kind === 'silhouette' || intent.kind === 'brightBackdrop' ? SCREEN_K : LAMPS_K;
+    return {
+      background,
+      sky: 11_000,
+      ...Object.fromEntries(
+        ['walls', 'ground', 'street', 'houses', 'windows', 'lamps', 'person', 'wall'].map((label) => [label, LAMPS_K]),
+      ),
+    };
+  }
+  return { sky: 6500, walls: SHADE_K };
+}
+
+/**
+ * The frame of a stop as a scene: what its light, its zone, its lens and its intent make of it, with the key of the intent.
+ * Source: docs/metering.md#the-stops-own-scene.
+ */
+export function sceneOfStop(frame: FrameOfStop): SceneDescription {
+  const view = viewOf(frame);
+  const readings = readingsOf(frame);
+  const { layers, key: its, focusY = MIDDLE_Y } = composed(frame, view, readings);
+  const { changes = 'steady' } = frame;
+  const hasOwn = layers.some(({ isChanging }) => isChanging === true);
+  const comesAndGoes = changes !== 'steady' && !hasOwn ? changingOverall(layers) : layers;
+  return {
+    id: 'stop',
+    seed: 7,
+    layers: comesAndGoes,
+    keys: [its],
+    focus: { x: view.aspect / 2, y: focusY },
+    changes,
+    kelvin: kelvinOf(frame, readings),
+  };
+}
+
+/** Cells of a map with a frame's sides, of so many rows. */
+export function mapSizeOf(
+  { body }: Pick<FrameOfStop, 'body'>,
+  height: number,
+): { readonly width: number; readonly height: number } {
+  return { width: Math.max(7, Math.round((height * body.sensorWidthMm) / body.sensorHeightMm)), height };
+}

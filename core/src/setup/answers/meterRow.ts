@@ -1,0 +1,106 @@
+import {
+  answerOf,
+  digitalMedium,
+  type FrameOfStop,
+  filmMedium,
+  keyOnMap,
+  mapSizeOf,
+  type Medium,
+  paintScene,
+  type PatternAnswer,
+  prepareMap,
+  sceneOfStop,
+  SMALL_MAP,
+  spotOn,
+  toneHistogram,
+} from '../../metering/index.js';
+import type { Body, MeterPattern } from '../../kit/index.js';
+import { DEFAULT_METERING } from '../../stop/index.js';
+import { type SetUpInput } from '../question/searchInput.js';
+import type { Scene } from '../scene/scene.js';
+import type { MeterLimit, SetUp, Why } from '../search/setUp.js';
+
+/** The pattern that people leave the body on: the whole frame where it has it. */
+function patternOf({ meterPatterns }: Body): MeterPattern {
+  return meterPatterns.includes('wholeFrame') ? 'wholeFrame' : (meterPatterns[0] ?? 'wholeFrame');
+}
+
+/** The stop's own frame, as a scene is made from it. */
+export function frameOf({ intent, light, subject, focalLengthMm, body, changes = 'steady' }: SetUpInput): FrameOfStop {
+  return { intent, light, subject, focalLengthMm, body, changes };
+}
+
+/** What the picture is taken on: the roll, or the file that the stop's metering is for, at the base. */
+export function mediumOf({ body, film, metering = DEFAULT_METERING }: SetUpInput): Medium {
+  return film === null ? digitalMedium(body, metering.on, body.baseIso) : filmMedium(film);
+}
+
+interface Metered {
+  readonly answer: PatternAnswer;
+  readonly keyReadEv: number;
+  readonly keyShare: number;
+  readonly beyondWhite: number;
+  readonly beyondBlack: number;
+}
+
+function meter(input: SetUpInput): Metered | null {
+  const frame = frameOf(input);
+  const scene = sceneOfStop(frame);
+  const map = prepareMap(paintScene(scene, mapSizeOf(frame, SMALL_MAP.height)));
+  const key = keyOnMap(map, scene.keys[0]);
+  if (key === null) return null;
+  const medium = mediumOf(input);
+  const { school } = input.metering ?? DEFAULT_METERING;
+  const pattern = patternOf(input.body);
+  const at = pattern === 'spot' ? spotOn(map, key) : scene.focus;
+  const answer = answerOf(map, key, { pattern, at, body: input.body, school, medium });
+  const { beyondWhite, beyondBlack } = toneHistogram(map.histogram, medium, key.exposureEv);
+  return { answer, keyReadEv: key.readEv, keyShare: key.share, beyondWhite, beyondBlack };
+}
+
+/** A stop's frame is painted and metered once for its light, whatever set-ups are looked at. */
+const known = new WeakMap<Scene, Metered | null>();
+
+function meteredOf(scene: Scene): Metered | null {
+  const before = known.get(scene);
+  if (before !== undefined) return before;
+  const metered = meter(scene.input);
+  known.set(scene, metered);
+  return metered;
+}
+
+function whyMeter({ keyToneEv }: Scene, metered: Metered | null): Why {
+  const { answer } = metered ?? { answer: null };
+  return {
+    formula:
+      'The frame of this stop, painted from its light, its zone and its lens, read by the body’s pattern; compensation = what the ' +
+      'pattern gives − (what the key reads − the tone that it shall have), on the body’s marks by the school’s side.',
+    inputs: [
+      { label: 'the key reads', value: metered?.keyReadEv ?? NaN, unit: 'ev' as const },
+      { label: 'it lands from mid-grey', value: keyToneEv, unit: 'stops' as const },
+      { label: 'the pattern gives', value: answer?.readEv ?? NaN, unit: 'ev' as const },
+      { label: 'compensation, unrounded', value: answer?.compensationEv ?? NaN, unit: 'stops' as const },
+      { label: 'the key’s share of the frame', value: metered?.keyShare ?? NaN, unit: 'percent' as const },
+      { label: 'of the spot that is key', value: answer?.keyShare ?? NaN, unit: 'percent' as const },
+      { label: 'lost in white', value: metered?.beyondWhite ?? NaN, unit: 'percent' as const },
+      { label: 'lost in black', value: metered?.beyondBlack ?? NaN, unit: 'percent' as const },
+    ].filter(({ value }) => !Number.isNaN(value)),
+    source: 'patterns on a map of the stop’s own frame (docs/formulas.md, Meter row)',
+  };
+}
+
+/** The card's meter row: the compensation of the body's pattern on the stop's own frame. */
+export function meterOf(scene: Scene): SetUp['meter'] {
+  const { input, controls, keyToneEv } = scene;
+  const metered = meteredOf(scene);
+  const dial = metered?.answer.dial ?? { kind: 'dial', ev: 0 };
+  const byHand = controls.mode === 'nothingFloats' || (controls.mode === 'isoFloats' && !input.body.compensationWhenBothHeld);
+  const limit: MeterLimit = byHand ? 'byHand' : dial.kind === 'byHand' ? 'beyondDial' : 'keyTone';
+  return {
+    pattern: patternOf(input.body),
+    compensationEv: dial.kind === 'dial' ? dial.ev : null,
+    keyPlacementEv: keyToneEv,
+    limit,
+    why: whyMeter(scene, metered),
+  };
+}
