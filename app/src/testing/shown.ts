@@ -110,6 +110,11 @@ export const SCENES = {
     915,
     withKit('body', (body) => ({ ...body, meterPatterns: ['highlightWeighted'] })),
   ),
+  straight: at(
+    'orrel',
+    915,
+    withStops((stop) => ({ ...stop, metering: { ...DEFAULT_METERING, on: 'straight' } })),
+  ),
   byButtons: { ...at('vessen', 640, allControls('button'), school({ exposure: 'bothHeld' })), shows: 'ladder' },
   byMenus: { ...at('vessen', 640, allControls('menu'), school({ exposure: 'bothHeld' })), shows: 'ladder' },
 
@@ -162,6 +167,7 @@ export const SCENES = {
   bothHeld: at('vessen', 640, school({ exposure: 'bothHeld' }), intended(DEFAULT_INTENTS.intoTheSun)),
   facade: at('tannery', 560),
   film: at('vessen', 640, filmInHand),
+  filmPool: at('orrel', 915, filmInHand),
   filmDim: at('vessen', 640, filmInHand, darkerBy(4)),
   filmGlare: at(
     'tannery',

@@ -9,6 +9,7 @@ const WORDS: Readonly<Record<Limit, string>> = {
   isoCeiling: 'over your ISO',
   flicker: 'the lamps flicker',
   flash: 'out of the flash',
+  kept: 'the light changes',
   highlights: 'highlights go',
   school: 'not isolated',
 };

@@ -22,9 +22,10 @@ export interface FrameOfStop {
 /** Every light of the frame as a reading, EV. */
 interface Readings {
   readonly key: number;
-  /** Ground and walls, shaded and lit. */
+  /** The ground, shaded and lit; walls stand upright, and have half of its sky. */
   readonly shade: number;
   readonly lit: number;
+  readonly shadedWall: number;
   /** People: on the side to the camera, and in the sun. */
   readonly person: number;
   readonly litPerson: number;
@@ -50,6 +51,7 @@ function readingsOf({ light }: FrameOfStop): Readings {
     key: keyEv100,
     shade: shadeLight + WALL_OVER_GREY_EV,
     lit: litLight + WALL_OVER_GREY_EV,
+    shadedWall: shadeLight + WALL_OVER_GREY_EV - 1,
     person: (known(light.cameraSideEv) ?? shadeLight - 1) + COAT_EV,
     litPerson: (known(light.litPersonEv) ?? litLight) + COAT_EV,
     sky: known(light.skyEv) ?? shadeLight + SKY_OVER_SHADE_EV,
@@ -69,8 +71,10 @@ interface View {
 const EYE_M = 1.6;
 const PERSON_M = 1.7;
 /** A street to stand in where nothing is said of one. Judgement. */
-const HALF_STREET_M = 4;
-const WALLS_M = 10;
+const HALF_STREET_M = 3;
+const WALLS_M = 12;
+/** Of the house at its end. */
+const END_M = 8.4;
 const FAR_M = 60;
 const NEAR_M = 1.2;
 
@@ -94,21 +98,26 @@ function personAt({ aspect, scale, medianM }: View, across = 0.5): ReturnType<ty
   return person({ x: across * aspect, y: MIDDLE_Y + EYE_M * perM }, PERSON_M * perM);
 }
 
-function street({ aspect, scale }: View, { sky, shade, lit, isLit, isNight }: Readings): readonly Layer[] {
+function street({ aspect, scale }: View, { sky, shade, shadedWall, lit, isLit, isNight }: Readings): readonly Layer[] {
   const middle = aspect / 2;
   const at = (side: -1 | 1, upM: number, awayM: number): [number, number] => [
     middle + (side * HALF_STREET_M * scale) / awayM,
     MIDDLE_Y - ((upM - EYE_M) * scale) / awayM,
   ];
-  const wall = (side: -1 | 1): Shape =>
-    polygon(at(side, WALLS_M, FAR_M), at(side, 0, FAR_M), at(side, 0, NEAR_M), at(side, WALLS_M, NEAR_M));
-  const end = polygon(at(-1, 0.7 * WALLS_M, FAR_M), at(1, 0.7 * WALLS_M, FAR_M), at(1, 0, FAR_M), at(-1, 0, FAR_M));
+  const overhead = polygon(
+    at(-1, WALLS_M, NEAR_M),
+    at(-1, WALLS_M, FAR_M),
+    at(-1, END_M, FAR_M),
+    at(1, END_M, FAR_M),
+    at(1, WALLS_M, FAR_M),
+    at(1, WALLS_M, NEAR_M),
+  );
+  const end = polygon(at(-1, END_M, FAR_M), at(1, END_M, FAR_M), at(1, 0, FAR_M), at(-1, 0, FAR_M));
   const ground = polygon(at(-1, 0, FAR_M), at(1, 0, FAR_M), at(1, 0, NEAR_M), at(-1, 0, NEAR_M));
   return [
-    surface('sky', EVERYTHING, isNight ? Math.min(sky, shade - 2) : sky),
-    surface('walls', wall(-1), shade, { textureEv: 0.5 }),
-    surface('walls', wall(1), isLit ? lit : shade, { textureEv: 0.5 }),
-    surface('walls', end, isLit ? lit : shade, { textureEv: 0.4 }),
+    surface('walls', EVERYTHING, shadedWall, { textureEv: 0.5 }),
+    surface('walls', end, isLit ? lit : shadedWall, { textureEv: 0.4 }),
+    surface('sky', overhead, isNight ? Math.min(sky, shade - 2) : sky),
     surface('ground', ground, shade, { textureEv: 0.4 }),
   ];
 }
@@ -189,11 +198,13 @@ function pool(view: View, readings: Readings, tone: number, share: number): Comp
 function before(view: View, readings: Readings, tone: number, share: number, isOwnLight: boolean): Composed {
   const walker = personAt(view, 0.62);
   const around = isOwnLight ? Math.min(readings.shade, readings.key - 4) : readings.shade;
-  const bright = surface('background', part(view.aspect, share, 0.42), readings.key, { textureEv: isOwnLight ? 0.3 : 0 });
+  // A sky fills the frame from above; a screen stands in it.
+  const shape = isOwnLight ? part(view.aspect, share, 0.42) : box(-0.1, -0.1, view.aspect + 0.2, Math.max(0.02, share) + 0.1);
+  const bright = surface('background', shape, readings.key, { textureEv: isOwnLight ? 0.3 : 0 });
   return {
     layers: [
       surface('street', EVERYTHING, Math.min(around, readings.key - 0.5), { textureEv: 0.5 }),
-      ...(isOwnLight ? [surface('dark screen', part(view.aspect, share, 0.42), around)] : []),
+      ...(isOwnLight ? [surface('dark screen', shape, around)] : []),
       isOwnLight ? { ...bright, isChanging: true } : bright,
       surface('person', walker.whole, Math.min(readings.person, readings.key - 2), { textureEv: 0.3 }),
     ],

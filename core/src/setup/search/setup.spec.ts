@@ -210,7 +210,7 @@ describe('metering', () => {
     expect(by('shadows').compensationEv).toBeCloseTo(-2 / 3, 9);
   });
   it('holds the exposure by hand, without a number, beyond the dial', () => {
-    const window = { ...LIT, keyEv100: 6, contrastEv: 0, surface: 'cameraSide', shadeEv: 6, cameraSideEv: 6, skyEv: 14 } as const;
+    const window = { ...LIT, keyEv100: 6, contrastEv: 0, surface: 'cameraSide', shadeEv: 6, cameraSideEv: 6, skyEv: 17 } as const;
     const { meter } = dialCard(candid(6, { light: window })).setUp;
     expect(meter).toMatchObject({ compensationEv: null, limit: 'beyondDial' });
   });

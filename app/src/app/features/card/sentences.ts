@@ -203,7 +203,8 @@ export function isoNote({ result, kit }: Card, wording: Wording): string {
 }
 
 export function meterNumber({ result, kit }: Card, wording: Wording): string {
-  return wording.stops(result.setUp.meter.compensationEv, kit.body.markStep);
+  const { compensationEv } = result.setUp.meter;
+  return compensationEv === null ? 'by hand' : wording.stops(compensationEv, kit.body.markStep);
 }
 
 export function meterNote({ result, kit }: Card, wording: Wording): string {
@@ -212,6 +213,7 @@ export function meterNote({ result, kit }: Card, wording: Wording): string {
     keyPlacementEv === 0
       ? 'the key tone lands on mid-grey'
       : `the key tone lands ${stopsText(keyPlacementEv, wording)} ${keyPlacementEv > 0 ? 'above' : 'below'} mid-grey`;
+  if (limit === 'beyondDial') return `${places}; beyond what the dial goes to: hold the exposure by hand`;
   if (limit !== 'byHand') return places;
   return kit.body.medium === 'film'
     ? `${places}; put it in by hand`
@@ -286,6 +288,7 @@ const LEFT_WORDS: Readonly<Record<Limit, (left: string) => string>> = {
   tooBright: (left) => `Light: too bright, ${left} of 100 are exposed well enough.`,
   flicker: (left) => `Flicker: the lamps spoil all but ${left} of 100.`,
   flash: (left) => `Flash: it reaches ${left} of 100.`,
+  kept: (left) => `Changing light: as the exposure is kept, ${left} of 100 come out well.`,
   isoCeiling: () => '',
   highlights: () => 'Highlights: the bright part is over what this body holds.',
   school: () => 'Background: it does not dissolve as far as you ask.',

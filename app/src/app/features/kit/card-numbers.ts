@@ -2,6 +2,7 @@ import { computed, inject, type Signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { CardStore } from '../../state/card.store';
 import type { CardTarget } from '../../state/card-focus';
+import { meterNumber } from '../card';
 import { wordingSignal } from '../../state/wording.store';
 
 /** The card's numbers now, to be shown beside the fields that feed them. */
@@ -20,7 +21,7 @@ export function cardNumbers(): Signal<Partial<Record<NonNullable<CardTarget>, st
       focus: say.exactDistance(setUp.focus.distanceM),
       shutter: say.shutter(setUp.shutter.seconds, markStep),
       iso: `ISO ${[...new Set(iso)].join('–')}`,
-      meter: say.stops(setUp.meter.compensationEv, markStep),
+      meter: meterNumber(card, say),
       ...(setUp.flash === null ? {} : { flash: `reaches ${say.distance(setUp.flash.reachM)}` }),
     };
   });
