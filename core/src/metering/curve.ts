@@ -18,3 +18,9 @@ export function toneOf(stopsFromGrey: number, { kind, overEv, underEv }: Medium)
   const q = Math.max(1, (g * underEv) / MID_GREY);
   return MID_GREY * (1 + stopsFromGrey / underEv) ** q;
 }
+
+/** Linear light, 0 to 1, of a byte of an sRGB picture. Source: IEC 61966-2-1. */
+export function linearOfCode(code: number): number {
+  const v = code / 255;
+  return v <= 0.04045 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4;
+}

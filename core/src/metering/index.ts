@@ -3,6 +3,7 @@ export { digitalMedium, filmMedium, isNegative, type Medium, type MediumKind, SL
 export { type FallsAt, type KeyOfReadings, keyOf, type KeyPlacement, placeKey, type Room } from './keyPlacement.js';
 export { type Bracket, bracketFor, type Dialled, dialled } from './dial.js';
 export { MID_GREY, toneOf } from './curve.js';
+export { type Photograph, photographMap, UNSAID_EV } from './map/photographMap.js';
 export { FULL_MAP, type LuminanceMap, SMALL_MAP } from './map/luminanceMap.js';
 export { type Layer, type SceneDescription, type SceneKey } from './map/scene.js';
 export { person, type Shape, type Spot } from './map/shapes.js';
@@ -15,10 +16,11 @@ export {
   patternEv,
   spotRadius,
   spotShareOf,
+  zoneEvs,
   ZONES_ACROSS,
   ZONES_DOWN,
 } from './patterns/patterns.js';
-export { type KeyOnMap, keyOnMap, spotOn } from './patterns/keyOnMap.js';
+export { type KeyOnMap, keyOnMap, keyUnderSpot, spotOn } from './patterns/keyOnMap.js';
 export { answerOf, DIAL_RANGE_EV, ENOUGH_OF_SPOT, type PatternAnswer } from './patterns/compensation.js';
 export { DAYLIGHT_K, renderMap, type RenderOptions } from './picture/render.js';
 export { castOf, chromaticityOf, warmthMired } from './picture/whiteBalance.js';

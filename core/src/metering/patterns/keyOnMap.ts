@@ -1,6 +1,6 @@
 import type { SceneKey } from '../map/scene.js';
 import type { Spot } from '../map/shapes.js';
-import { spotShareOf } from './patterns.js';
+import { patternEv, spotRadius, spotShareOf } from './patterns.js';
 import { evOfBin, type PreparedMap } from './prepareMap.js';
 
 /** What a picture is about, found on a map. */
@@ -52,6 +52,17 @@ export function keyOnMap(map: PreparedMap, { label, part, tone }: SceneKey): Key
   const readEv = Math.log2(luminance / cells);
   const at = { x: (x / cells + 0.5) / map.height, y: (y / cells + 0.5) / map.height };
   return { readEv, exposureEv: readEv - tone, share: cells / map.ev.length, at, has };
+}
+
+/** What lies under a spot, taken for the key. */
+export function keyUnderSpot(map: PreparedMap, at: Spot, tone: number): KeyOnMap {
+  const readEv = patternEv(map, { pattern: 'spot', at, straightOverEv: 0 });
+  const radius = spotRadius(map);
+  const has = (place: number): boolean => {
+    const [x, y] = [((place % map.width) + 0.5) / map.height, (Math.floor(place / map.width) + 0.5) / map.height];
+    return (x - at.x) ** 2 + (y - at.y) ** 2 <= radius ** 2;
+  };
+  return { readEv, exposureEv: readEv - tone, share: (Math.PI * radius ** 2) / (map.width / map.height), at, has };
 }
 
 /** Places across and down that are tried for a spot. */

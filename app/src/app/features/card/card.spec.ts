@@ -215,8 +215,8 @@ describe('what is as at home', () => {
     ];
   };
   it('is marked row by row, and nothing of a stop that no home state serves', () => {
-    expect(atHome({})).toEqual(['aperture', 'focus', 'shutter', 'iso', 'meter']);
-    expect(atHome({ fNumber: 2, focusM: 5 })).toEqual(['shutter', 'iso', 'meter']);
+    expect(atHome({})).toEqual(['aperture', 'focus', 'shutter', 'iso']);
+    expect(atHome({ fNumber: 2, focusM: 5 })).toEqual(['shutter', 'iso']);
     expect(rowsAtHome(card('tollard', 345), home).size).toBe(0);
     expect(rowsAtHome(card('vessen', 640), null).size).toBe(0);
   });
