@@ -65,6 +65,7 @@ export const routes: Routes = [
     children: [
       { path: '', pathMatch: 'full', redirectTo: 'tones' },
       { path: 'tones', loadComponent: () => import('../features/meter').then((room) => room.TonesPage) },
+      { path: 'bench', loadComponent: () => import('../features/meter').then((room) => room.BenchPage) },
       { path: 'night', loadComponent: () => import('../features/meter').then((room) => room.NightPage) },
     ],
   },

@@ -1,5 +1,22 @@
-import type { KeyPlacement, Medium, MediumKind, MeteredOn, PlacingSchool, Reading, ReadingKind } from '@roam-dial/core';
+import type {
+  KeyPlacement,
+  Medium,
+  MediumKind,
+  MeteredOn,
+  MeterPattern,
+  PlacingSchool,
+  Reading,
+  ReadingKind,
+} from '@roam-dial/core';
 import type { Wording } from './wording';
+
+export const PATTERN_WORDS: Readonly<Record<MeterPattern, string>> = {
+  wholeFrame: 'whole frame',
+  centreWeighted: 'centre-weighted',
+  spot: 'spot',
+  highlightWeighted: 'highlight-weighted',
+  multiZone: 'multi-zone',
+};
 
 export const READING_WORDS: Readonly<Record<ReadingKind, string>> = {
   spot: 'spot',

@@ -68,19 +68,23 @@ export function keyUnderSpot(map: PreparedMap, at: Spot, tone: number): KeyOnMap
 /** Places across and down that are tried for a spot. */
 const TRIED_ACROSS = 24;
 const TRIED_DOWN = 16;
+/** As good as all of it. */
+const ALL_OF_IT = 0.985;
+/** Rows of a map of which every cell is looked at; of finer ones every second, third... */
+const ROWS_LOOKED_AT = 136;
 
-/** Where a spot has the most of a key: of places that have as much of it, the nearest to its middle. */
+/** Where a spot has the most of a key: of places that have as good as all of it, the nearest to its middle. */
 export function spotOn(map: PreparedMap, key: Pick<KeyOnMap, 'at' | 'has'>): Spot {
   const aspect = map.width / map.height;
-  let best = { at: key.at, share: spotShareOf(map, key.at, key.has), away: 0 };
-  for (let tried = 0; tried < TRIED_ACROSS * TRIED_DOWN && best.share < 1; tried++) {
-    const at = {
-      x: (((tried % TRIED_ACROSS) + 0.5) / TRIED_ACROSS) * aspect,
-      y: (Math.floor(tried / TRIED_ACROSS) + 0.5) / TRIED_DOWN,
-    };
-    const share = spotShareOf(map, at, key.has);
-    const away = Math.hypot(at.x - key.at.x, at.y - key.at.y);
-    if (share > best.share + 1e-9 || (share > best.share - 1e-9 && away < best.away)) best = { at, share, away };
-  }
-  return best.at;
+  const every = Math.max(1, Math.round(map.height / ROWS_LOOKED_AT));
+  const tried = Array.from({ length: TRIED_ACROSS * TRIED_DOWN }, (_, k) => ({
+    x: (((k % TRIED_ACROSS) + 0.5) / TRIED_ACROSS) * aspect,
+    y: (Math.floor(k / TRIED_ACROSS) + 0.5) / TRIED_DOWN,
+  }));
+  const found = [key.at, ...tried].map((at) => ({
+    at,
+    share: Math.min(ALL_OF_IT, spotShareOf(map, at, key.has, { every })),
+    away: Math.hypot(at.x - key.at.x, at.y - key.at.y),
+  }));
+  return found.reduce((best, one) => (one.share > best.share || (one.share === best.share && one.away < best.away) ? one : best)).at;
 }

@@ -190,20 +190,20 @@ export function patternEv(map: PreparedMap, question: PatternQuestion): number {
   }
 }
 
-/** Share of a spot's cells that `isKey` says yes to. */
+/** Share of a spot's cells that `isKey` says yes to, of every so many cells each way. */
 export function spotShareOf(
   map: PreparedMap,
   at: Spot,
   isKey: (place: number) => boolean,
-  share = PATTERN_FIGURES.spotShare,
+  { share = PATTERN_FIGURES.spotShare, every = 1 } = {},
 ): number {
   const spot = inFrame(map, at);
   const radius = spotRadius(map, share);
   let [keys, cells] = [0, 0];
   const [top, bottom] = rowsOf(map, spot.y, radius);
-  for (let row = top; row < bottom; row++) {
+  for (let row = top; row < bottom; row += every) {
     const [from, to] = chord(map, spot, radius, row);
-    for (let column = from; column < to; column++) {
+    for (let column = from; column < to; column += every) {
       cells++;
       if (isKey(row * map.width + column)) keys++;
     }

@@ -26,7 +26,7 @@ function toneTable({ medium, exposureEv }: RenderOptions, [red, green, blue]: re
 }
 
 /** A map as a picture of a medium at an exposure: 8 bit RGBA, row by row. Source: docs/metering.md#curve. */
-export function renderMap({ bin, label, names }: PreparedMap, options: RenderOptions): Uint8ClampedArray {
+export function renderMap({ bin, label, names }: PreparedMap, options: RenderOptions): Uint8ClampedArray<ArrayBuffer> {
   const { whiteBalanceK, kelvin = {} } = options;
   const tables = names.map((name) =>
     toneTable(options, whiteBalanceK === null ? [0, 0, 0] : castOf(kelvin[name] ?? DAYLIGHT_K, whiteBalanceK)),

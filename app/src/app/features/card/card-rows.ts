@@ -1,5 +1,6 @@
 import type { HomeState, Why } from '@roam-dial/core';
 import type { Card } from '../../state/card.store';
+import { PATTERN_WORDS } from '../../wording/metering';
 import type { Wording } from '../../wording/wording';
 import {
   apertureNote,
@@ -11,7 +12,6 @@ import {
   isoNumber,
   meterNote,
   meterNumber,
-  PATTERN_WORDS,
   shutterNote,
   shutterNumber,
   shutterRole,

@@ -8,7 +8,6 @@ import {
   type Limit,
   type LightLadder,
   type MeteredSurface,
-  type MeterPattern,
   type Obstacle,
   rollIso,
   type Rung,
@@ -35,14 +34,6 @@ const SURFACE_WORDS: Readonly<Record<MeteredSurface, string>> = {
   shadedWall: 'the shaded wall',
   lamps: 'what the lamps light',
   screen: 'the bright backdrop',
-};
-
-export const PATTERN_WORDS: Readonly<Record<MeterPattern, string>> = {
-  wholeFrame: 'whole frame',
-  centreWeighted: 'centre-weighted',
-  spot: 'spot',
-  highlightWeighted: 'highlight-weighted',
-  multiZone: 'multi-zone',
 };
 
 /** `1⅓ stops`, unsigned. */

@@ -1,6 +1,7 @@
 import { type Body, CONTROL_KINDS, METER_PATTERNS, type MeterPattern, slowestAutoSeries, type StopStep } from '@roam-dial/core';
 import { choicesOf } from '../../ui/choices';
 import { type Codec, entryCodec, numberCodec, optional, restricted } from '../../wording/codec';
+import { PATTERN_WORDS } from '../../wording/metering';
 import { checkOf, choiceOf, type FieldContext, type FieldSpec, valueOf } from './field-spec';
 import { millimetres, STEP_CHOICES, stopCount } from './shared-codecs';
 
@@ -8,26 +9,18 @@ const isDigital = (body: Body): boolean => body.medium === 'digital';
 const isoCodec = (body: Body): Codec<number> => entryCodec({ kind: 'iso', step: body.markStep }, { low: 1, high: 1_000_000 });
 const shutterCodec = (body: Body): Codec<number> => entryCodec({ kind: 'shutter', step: body.markStep }, { low: 1e-5, high: 3600 });
 
-const PATTERN_LABELS: Readonly<Record<MeterPattern, string>> = {
-  wholeFrame: 'whole frame',
-  centreWeighted: 'centre-weighted',
-  spot: 'spot',
-  highlightWeighted: 'highlight-weighted',
-  multiZone: 'multi-zone',
-};
-
 /** Meter patterns as a line of words. */
 const patternsCodec: Codec<readonly MeterPattern[]> = {
-  format: (patterns) => patterns.map((pattern) => PATTERN_LABELS[pattern]).join('; '),
+  format: (patterns) => patterns.map((pattern) => PATTERN_WORDS[pattern]).join('; '),
   parse: (text) => {
     const words = text
       .split(';')
       .map((word) => word.trim().toLowerCase())
       .filter(Boolean);
-    const patterns = words.map((word) => METER_PATTERNS.find((pattern) => PATTERN_LABELS[pattern].startsWith(word)));
+    const patterns = words.map((word) => METER_PATTERNS.find((pattern) => PATTERN_WORDS[pattern].startsWith(word)));
     const known = patterns.filter((pattern) => pattern !== undefined);
     if (known.length === 0 || known.length < words.length) {
-      return { ok: false, message: `use ${METER_PATTERNS.map((pattern) => PATTERN_LABELS[pattern]).join('; ')}` };
+      return { ok: false, message: `use ${METER_PATTERNS.map((pattern) => PATTERN_WORDS[pattern]).join('; ')}` };
     }
     return { ok: true, value: [...new Set(known)] };
   },

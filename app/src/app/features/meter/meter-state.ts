@@ -85,17 +85,23 @@ export class MeterState {
     };
   });
 
-  /** What each medium at hand would hold of the same readings. */
-  readonly media = computed(() => {
-    const [card, { readings }] = [this.card(), this.metering()];
-    if (card === null || readings.length === 0) return [];
+  /** The files of a digital body, and the rolls in the bag. */
+  readonly mediaAtHand = computed<readonly { readonly name: string | null; readonly medium: Medium }[]>(() => {
+    const card = this.card();
+    if (card === null) return [];
     const { body } = card.kit;
     const digital =
       body.medium === 'digital' ? (['raw', 'straight'] as const).map((kind) => digitalMedium(body, kind, body.baseIso)) : [];
     const films = ofKind(this.workspace()?.kit ?? [], 'film')
       .filter(({ inBag }) => inBag)
       .map((film) => ({ name: film.name, medium: filmMedium(film) }));
-    return [...digital.map((medium) => ({ name: null, medium })), ...films].flatMap(({ name, medium }) => {
+    return [...digital.map((medium) => ({ name: null, medium })), ...films];
+  });
+
+  /** What each medium at hand would hold of the same readings. */
+  readonly media = computed(() => {
+    const { readings } = this.metering();
+    return this.mediaAtHand().flatMap(({ name, medium }) => {
       const placement = placeKey(readings, medium, 'hold');
       return placement === null ? [] : [{ name, medium, placement }];
     });

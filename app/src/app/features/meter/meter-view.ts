@@ -23,6 +23,7 @@ export class MeterView {
   protected readonly isPhone = phoneLayout();
   protected readonly pages = [
     { path: '/meter/tones', name: 'Tones' },
+    { path: '/meter/bench', name: 'Bench' },
     { path: '/meter/night', name: 'Night' },
   ];
 }
