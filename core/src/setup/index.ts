@@ -2,6 +2,8 @@ export { bestCell } from './search/best.js';
 export { type ApproachRow, compareApproaches, type Dimension } from './answers/compareApproaches.js';
 export { type Dial, type CameraMode, type Controls, controlsOf, depthSchool } from './question/controls.js';
 export { cardAt, dialCard, dialCardAt } from './answers/dialCard.js';
+export { type Check, CHECKS, checklistOf } from './answers/checklist.js';
+export { filmStopOf } from './answers/filmStop.js';
 export { type Evaluation, cameraAt, evaluationAt } from './search/evaluation.js';
 export { type FlickerAdvice, flickerAdvice } from './scene/flickerWorth.js';
 export { type HomeState, homeState, type HomeStop, type HomeStopResult } from './answers/homeState.js';

@@ -16,6 +16,7 @@ import {
   zoneLawOf,
 } from '@roam-dial/core';
 import { EXPOSURE_CHOICES, FOCUS_CHOICES, SUPPORT_CHOICES } from './approaches';
+import { CHANGE_WORDS } from './bench';
 import { counted } from './counted';
 import { SMEAR_CHOICES } from './shooting';
 import type { Wording } from './wording';
@@ -165,12 +166,13 @@ export function approachSentence({ approach: own }: Pick<Stop, 'approach'>, { ap
 }
 
 /** "3 frames a press, smear by the picture." */
-export function framesSentence({ shooting = DEFAULT_SHOOTING }: Pick<Stop, 'shooting'>): string {
+export function framesSentence({ shooting = DEFAULT_SHOOTING, lightChanges }: Pick<Stop, 'shooting' | 'lightChanges'>): string {
   const { burstFrames, isWalking, lamp, smear } = shooting;
   const smearing = SMEAR_CHOICES.find(({ value }) => value === smear)?.label ?? '';
   const words = [`${counted(burstFrames, 'frame', 'frames')} a press`, `smear ${smearing}`];
   if (isWalking) words.push('walking while shooting');
   if (lamp !== 'steady') words.push('under light that pulses');
+  if (lightChanges !== undefined && lightChanges !== 'steady') words.push(`the light ${CHANGE_WORDS[lightChanges]}`);
   return `${words.join(', ')}.`;
 }
 

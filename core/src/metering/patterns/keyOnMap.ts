@@ -86,5 +86,6 @@ export function spotOn(map: PreparedMap, key: Pick<KeyOnMap, 'at' | 'has'>): Spo
     share: Math.min(ALL_OF_IT, spotShareOf(map, at, key.has, { every })),
     away: Math.hypot(at.x - key.at.x, at.y - key.at.y),
   }));
-  return found.reduce((best, one) => (one.share > best.share || (one.share === best.share && one.away < best.away) ? one : best)).at;
+  return found.reduce((best, one) => (one.share > best.share || (one.share === best.share && one.away < best.away) ? one : best))
+    .at;
 }

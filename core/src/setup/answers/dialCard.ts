@@ -1,6 +1,5 @@
 import type { Hand } from '../../stop/index.js';
 import { flashReachM } from '../../exposure/index.js';
-import { motionShutterLimitS } from '../../handheld/index.js';
 import { isoCeilingOf } from '../../kit/index.js';
 import { depthOfField, diffractionLimitFNumber } from '../../optics/index.js';
 import { bodyShutters } from '../../kit/index.js';
@@ -16,6 +15,7 @@ import { sidesOf } from '../search/sides.js';
 import { shakeLimitS } from '../scene/steadiness.js';
 import { wantedTimeS } from '../scene/wantedTime.js';
 import { meterOf } from './meterRow.js';
+import { typicalMotionLimitS } from './motionLimit.js';
 import { whyAperture, whyFocus, whyIso, whyShutter } from './why.js';
 
 function focusWay({ input }: Scene, distanceM: number): FocusWay {
@@ -45,20 +45,6 @@ function focusOf(scene: Scene, found: Evaluation): SetUp['focus'] {
 }
 
 const SHUTTER_ROLES = { slowestAuto: 'slowestAuto', shutter: 'set', iso: 'camera', support: 'camera' } as const;
-
-/** The mean walker at the median distance, for the "why": the search itself looks at all of them. */
-function typicalMotionLimitS({ crowd, input }: Scene): number {
-  const { smear } = crowd;
-  if (smear.kind === 'nothingMoves') return Infinity;
-  const { movers, subject, focalLengthMm } = input;
-  return motionShutterLimitS({
-    focalLengthMm,
-    subjectDistanceM: subject.medianM,
-    speedMps: movers.speedMps,
-    travelAngleDeg: movers.travelAngleDeg,
-    blurLimitMm: smear.toMm,
-  });
-}
 
 function shutterOf(scene: Scene, found: Evaluation): SetUp['shutter'] {
   const marks = bodyShutters(scene.input.body);

@@ -210,8 +210,9 @@ describe('metering', () => {
     expect(by('shadows').compensationEv).toBeCloseTo(-2 / 3, 9);
   });
   it('holds the exposure by hand, without a number, beyond the dial', () => {
-    const window = { ...LIT, keyEv100: 6, contrastEv: 0, surface: 'cameraSide', shadeEv: 6, cameraSideEv: 6, skyEv: 17 } as const;
-    const { meter } = dialCard(candid(6, { light: window })).setUp;
+    // A hundredth of the frame eight stops over the rest: log2(0.01 + 0.99·2^−8) + ⅔ = −5.5.
+    const spark = { kind: 'lightPool', brightShare: 0.01 } as const;
+    const { meter } = dialCard(sampleStop(spark, 15, { light: { ...LIT, keyEv100: 15, contrastEv: 8 } })).setUp;
     expect(meter).toMatchObject({ compensationEv: null, limit: 'beyondDial' });
   });
   it('places a spot reading where the key shall land', () => {

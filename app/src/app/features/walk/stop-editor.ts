@@ -56,7 +56,7 @@ import { streetSentence } from '../../wording/street';
 import { IntentQuestions } from './intent-questions';
 import { WishesFields } from './wishes-fields';
 import { StopSectionPanel } from './stop-section';
-import { CONSENT_CHOICES, INTENT_CHOICES, LAMP_CHOICES, PAVEMENT_CHOICES, ZONE_CHOICES } from './words';
+import { CONSENT_CHOICES, INTENT_CHOICES, LAMP_CHOICES, LIGHT_CHANGE_CHOICES, PAVEMENT_CHOICES, ZONE_CHOICES } from './words';
 import { nameOf } from '../../wording/name';
 
 /** Everything about one stop as sentences, in the order in which one finds it out: what, when, where, who, how; each opens to be changed. */
@@ -94,6 +94,7 @@ export class StopEditor {
   protected readonly intents = INTENT_CHOICES;
   protected readonly lampChoices = LAMP_CHOICES;
   protected readonly pavements = PAVEMENT_CHOICES;
+  protected readonly lightChanges = LIGHT_CHANGE_CHOICES;
   protected readonly consents = CONSENT_CHOICES;
   protected readonly lensChoices = computed(() => {
     const bag = ofKind(this.workspace()?.kit ?? [], 'lens').filter(({ inBag, id }) => inBag || id === this.stop().lensId);

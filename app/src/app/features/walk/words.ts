@@ -4,11 +4,13 @@ import {
   type ArtificialLight,
   type Consent,
   INTENT_NAMES,
+  type LightChange,
   type Pavement,
   type PeopleWish,
   type ZoneLaw,
 } from '@roam-dial/core';
 import { choicesOf } from '../../ui/choices';
+import { CHANGE_WORDS } from '../../wording/bench';
 
 export const INTENT_CHOICES = choicesOf(INTENT_NAMES);
 
@@ -20,6 +22,7 @@ const LAMP_LABELS = Object.fromEntries(
 ) as Record<ArtificialLight, string>;
 export const LAMP_CHOICES = choicesOf<ArtificialLight>(LAMP_LABELS);
 
+export const LIGHT_CHANGE_CHOICES = choicesOf<LightChange>(CHANGE_WORDS);
 export const PAVEMENT_CHOICES = choicesOf<Pavement>({ left: 'left', right: 'right', middle: 'the road itself' });
 export const CONSENT_CHOICES = choicesOf<Consent>({ unasked: 'unasked', asked: 'asked', unrecognisable: 'nobody recognisable' });
 export const ZONE_CHOICES = choicesOf<ZoneLaw>({ whoeverPasses: 'whoever passes', allOfIt: 'all of it, near to far' });

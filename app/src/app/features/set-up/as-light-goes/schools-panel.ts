@@ -27,6 +27,8 @@ const DIMENSIONS = {
   support: { name: 'Support', choices: SUPPORT_CHOICES, costs: SUPPORT_COSTS },
 } as const;
 type Dimension = keyof typeof DIMENSIONS;
+/** Less than this is less than all of a hundred frames. */
+const NOT_ALL = 0.995;
 
 /** The schools on which practitioners disagree, one dimension at a time, on this stop in this light. */
 @Component({
@@ -62,8 +64,11 @@ export class SchoolsPanel {
     if (row.kind === 'notWithThisBody')
       return { ...head, chance: '', set: 'not with this body', iso: '', fails: '', canUse: false };
     const { best, failsFirst } = row;
+    const { kept } = best.factors;
+    const price = row.dimension === 'focus' && kept < NOT_ALL ? `; as the light changes, ${Math.round(100 * kept)} of 100 are well exposed` : '';
     return {
       ...head,
+      cost: `${cost}${price}`,
       chance: String(Math.round(best.chance * 100)),
       set: handText(best, card, wording),
       iso: isoText(best.camera.iso, card, wording),
