@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import express, { type Express, type NextFunction, type Request, type Response } from 'express';
 import expressStaticGzip from 'express-static-gzip';
 import helmet from 'helmet';
+import { handMeter } from './hand-meter.js';
 
 const YEAR_S = 31_536_000;
 /** Names that the build stamps with a hash of their contents: `chunk-3GQWSCDJ.js`, `media/x-AB12CD34.woff2`. */
@@ -47,6 +48,7 @@ export function createApp(buildFolder: string): Express {
   app.disable('x-powered-by');
   app.use(helmet({ contentSecurityPolicy, strictTransportSecurity: false }));
   app.use(readOnly);
+  app.get('/api/meter', handMeter());
   app.use(
     expressStaticGzip(buildFolder, {
       enableBrotli: true,

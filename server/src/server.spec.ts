@@ -127,6 +127,43 @@ describe('the host', () => {
   ])('%j is %j', (text, expected) => expect(readHost(text)).toBe(expected));
 });
 
+describe('the meter in the hand', () => {
+  /** Text of the stream until it has so many readings, and the way to leave it. */
+  function listen(readings: number): Promise<{ text: string; type: string | undefined; status: number | undefined; leave: () => void }> {
+    return new Promise((resolve, reject) => {
+      const asked = request({ host: '127.0.0.1', port, path: '/api/meter?ngsw-bypass' }, (response) => {
+        let text = '';
+        const done = (): void =>
+          resolve({ text, type: response.headers['content-type'], status: response.statusCode, leave: () => asked.destroy() });
+        response.on('end', done);
+        response.on('error', () => undefined);
+        response.on('data', (chunk: Buffer) => {
+          text += chunk.toString();
+          if (text.split('event: reading').length > readings) done();
+        });
+      });
+      asked.on('error', reject).end();
+    });
+  }
+  it('streams readings of the made-up scene, each with its number', async () => {
+    const { text, type, leave } = await listen(2);
+    leave();
+    expect(type).toBe('text/event-stream; charset=utf-8');
+    const said = [...text.matchAll(/id: (\d+)\nevent: reading\ndata: (.*)\n\n/g)].map(([, id, data]) => [id, JSON.parse(data ?? '{}')]);
+    expect(said.map(([id]) => id)).toEqual(['0', '1']);
+    expect(said[0]?.[1]).toMatchObject({ count: 0, name: 'the white wall' });
+  });
+  it('turns away who comes when too many listen, and lets others in when they leave', async () => {
+    const all = await Promise.all(Array.from({ length: 32 }, () => listen(1)));
+    expect((await listen(1)).status).toBe(503);
+    for (const { leave } of all) leave();
+    await new Promise((resolve) => setTimeout(resolve, 100));
+    const again = await listen(1);
+    again.leave();
+    expect(again.status).toBe(200);
+  });
+});
+
 describe('the end', () => {
   it('comes in time, whoever holds a connection open without asking, or asks by halves', async () => {
     const own = createApp(join(folder, 'build')).listen(0, '127.0.0.1');

@@ -5,9 +5,11 @@ import type {
   MeteredOn,
   MeterPattern,
   PlacingSchool,
+  RangeWayOut,
   Reading,
   ReadingKind,
 } from '@roam-dial/core';
+import { counted } from './counted';
 import type { Wording } from './wording';
 
 export const PATTERN_WORDS: Readonly<Record<MeterPattern, string>> = {
@@ -96,4 +98,39 @@ export function mediumSentence(placement: KeyPlacement, medium: Medium, wording:
   return fits
     ? `${span}: holds it, with ${size(toEv - fromEv, wording)} to spare`
     : `${span}: ${size(shortEv, wording)} too little`;
+}
+
+/** A way out of a range that is too wide, with its figure. */
+export function rangeWaySentence(
+  way: RangeWayOut,
+  readings: readonly Reading[],
+  wording: Wording,
+  timeAt: (ev100: number) => string,
+): string {
+  const short = (stops: number): string => (stops < 0.05 ? 'then it fits' : `${size(stops, wording)} still too wide`);
+  switch (way.kind) {
+    case 'medium':
+      return `${capital(way.name)} holds it, with ${size(way.spareEv, wording)} to spare.`;
+    case 'letGo': {
+      const name = readings.find(({ id }) => id === way.readingId)?.name || `the ${way.end} end`;
+      return `Let ${name} go: ${short(way.stillShortEv)}.`;
+    }
+    case 'inShade':
+      return `Take all of it in the shade: ${short(way.stillShortEv)}.`;
+    case 'flash':
+      return `Flash on the darkest, ${size(way.overAmbientEv, wording)} ${way.overAmbientEv < 0 ? 'under' : 'over'} the light there: it comes up by ${size(way.liftEv, wording)}.`;
+    case 'silhouette':
+      return `Make it a silhouette: ${counted(way.lostReadings, 'reading goes', 'readings go')} black.`;
+    case 'bracket': {
+      const { frames, stepEv, middleEv } = way.bracket;
+      const longest = timeAt(middleEv - ((frames - 1) / 2) * stepEv);
+      return `Bracket: ${frames} frames ${size(stepEv, wording)} apart about EV ${wording.ev(middleEv)}, the longest ${longest}; walkers come out double.`;
+    }
+    case 'pull':
+      return `Have the film pulled a stop: ${short(way.stillShortEv)}.`;
+  }
+}
+
+function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
 }

@@ -107,7 +107,7 @@ export class ToneLadder {
   protected readonly lines = computed(() => {
     const rungs = this.rungs();
     const at = rungs.map(({ toneEv }) => this.y()(toneEv));
-    const names = spread(at, TOP_PX + 6, this.bottom - 2);
+    const names = spread(at, TOP_PX + NAME_PX + 3, this.bottom - 2);
     return rungs.map((rung, k) => ({
       ...rung,
       y: at[k] as number,

@@ -4,6 +4,9 @@ import {
   DEFAULT_METERING,
   digitalMedium,
   filmMedium,
+  flashReachM,
+  type HandReading,
+  incidentEv,
   isoFor,
   markedBetween,
   type Medium,
@@ -12,6 +15,8 @@ import {
   ofKind,
   PLACING_SCHOOLS,
   placeKey,
+  type RangeWayOut,
+  rangeWaysOut,
   type Reading,
   readTyped,
   rollIso,
@@ -21,7 +26,21 @@ import { StopActions } from '../../state/actions/stop.actions';
 import { type Card, CardStore } from '../../state/card.store';
 import { DeviceClock } from '../../state/device-clock';
 import { wordingSignal } from '../../state/wording.store';
+import { mediumName } from '../../wording/metering';
 import { WorkspaceStore } from '../../state/workspace.store';
+
+/** An exposure in the words of the card. */
+export interface ExposureWords {
+  readonly ev: string;
+  readonly aperture: string;
+  readonly shutter: string;
+  readonly iso: string;
+}
+
+/** Stops between the frames of a bracket that bodies offer. */
+const BRACKET_STEPS_EV = [1, 2];
+const LARGEST_OFFSET_EV = 12;
+const FULL = `A stop keeps at most ${MOST_READINGS} readings: drop one first.`;
 
 /** The readings of the chosen stop, where their key is put, and the exposure that comes of it. */
 @Injectable()
@@ -58,31 +77,28 @@ export class MeterState {
     return this.placements().find((one) => one.school === school)?.placement ?? null;
   });
 
-  /** The exposure as one sets it: aperture and time of the card, the ISO that goes with them; on film the time. */
   readonly exposure = computed(() => {
-    const [card, placement] = [this.card(), this.placement()];
-    if (card === null || placement === null) return null;
-    const { body, lens } = card.kit;
-    const { aperture, shutter, iso } = card.result.setUp;
-    const wording = this.wording();
-    const { school } = this.metering();
-    const side = school === 'hold' ? 'nearest' : school === 'shadows' ? 'more' : 'less';
-    const found = this.isFilm()
-      ? null
-      : isoFor(placement.ev100, {
-          fNumber: aperture.fNumber,
-          shutterS: shutter.seconds,
-          isoMarks: markedBetween('iso', body.markStep, iso.lowest, iso.highest),
-          side,
-        });
-    const filmIso = card.kit.film === null ? body.baseIso : rollIso(card.kit.film);
-    const seconds = aperture.fNumber ** 2 / (2 ** placement.ev100 * ((this.isFilm() ? filmIso : iso.lowest) / 100));
-    return {
-      ev: wording.ev(placement.ev100),
-      aperture: wording.aperture(aperture.fNumber, lens.clickStep),
-      shutter: wording.shutter(found === null ? seconds : shutter.seconds, body.markStep),
-      iso: wording.iso(found ?? (this.isFilm() ? filmIso : iso.lowest), body.markStep),
-    };
+    const placement = this.placement();
+    return placement === null ? null : this.exposureAt(placement.ev100);
+  });
+
+  /** What could be done where the range is wider than what is held. */
+  readonly waysOut = computed<readonly RangeWayOut[]>(() => {
+    const [card, medium, { readings }] = [this.card(), this.medium(), this.metering()];
+    if (card === null || medium === null) return [];
+    const { aperture, iso } = card.result.setUp;
+    const { flash } = card.kit;
+    const reachM =
+      flash === null ? 0 : flashReachM({ guideNumberM: flash.guideNumberM, iso: iso.expected, fNumber: aperture.fNumber });
+    const others = this.mediaAtHand().filter((one) => one.medium.kind !== medium.kind);
+    return rangeWaysOut({
+      readings,
+      medium,
+      others: others.map((one) => ({ name: one.name ?? mediumName(one.medium), medium: one.medium })),
+      contrastEv: card.light.isLit ? Math.max(0, card.light.contrastEv) : 0,
+      flashReaches: reachM >= card.stop.subject.medianM,
+      bracketSteps: BRACKET_STEPS_EV,
+    });
   });
 
   /** The files of a digital body, and the rolls in the bag. */
@@ -107,27 +123,75 @@ export class MeterState {
     });
   });
 
+  /** An exposure as one sets it: aperture and time of the card, the ISO that goes with them; on film the time. */
+  exposureAt(ev100: number): ExposureWords | null {
+    const card = this.card();
+    if (card === null) return null;
+    const { body, lens, film } = card.kit;
+    const { aperture, shutter, iso } = card.result.setUp;
+    const wording = this.wording();
+    const { school } = this.metering();
+    const side = school === 'hold' ? 'nearest' : school === 'shadows' ? 'more' : 'less';
+    const isoMarks = markedBetween('iso', body.markStep, iso.lowest, iso.highest);
+    const found = this.isFilm() ? null : isoFor(ev100, { fNumber: aperture.fNumber, shutterS: shutter.seconds, isoMarks, side });
+    const setIso = found ?? (film === null ? iso.lowest : rollIso(film));
+    const seconds = aperture.fNumber ** 2 / (2 ** ev100 * (setIso / 100));
+    return {
+      ev: wording.ev(ev100),
+      aperture: wording.aperture(aperture.fNumber, lens.clickStep),
+      shutter: wording.shutter(found === null ? seconds : shutter.seconds, body.markStep),
+      iso: wording.iso(setIso, body.markStep),
+    };
+  }
+
+  /** The time that an exposure takes at the card's aperture and ISO. */
+  timeAt(ev100: number): string {
+    const card = this.card();
+    if (card === null) return '';
+    const { aperture, iso } = card.result.setUp;
+    return this.wording().shutter((100 * aperture.fNumber ** 2) / (iso.expected * 2 ** ev100), card.kit.body.markStep);
+  }
+
+  /** The card exposes as it was metered: its light is what makes it do so. */
+  setCard(ev100: number): void {
+    const card = this.card();
+    if (card !== null) this.lightIs(card, ev100 + card.result.setUp.meter.keyPlacementEv);
+  }
+
+  /** The light that falls there is what a reading says: the card follows. */
+  correctBy(reading: Reading): void {
+    const card = this.card();
+    if (card !== null) this.lightIs(card, incidentEv(reading));
+  }
+
+  private lightIs(card: Card, keyEv100: number): void {
+    const offset = keyEv100 - card.light.modelEv100;
+    const thirds = Math.round(Math.max(-LARGEST_OFFSET_EV, Math.min(LARGEST_OFFSET_EV, offset)) * 3) / 3;
+    this.actions.correctLight(card, thirds, null);
+  }
+
+  /** A reading of the meter in the hand. */
+  take({ ev100, name }: HandReading): string | null {
+    const { readings } = this.metering();
+    if (readings.length >= MOST_READINGS) return FULL;
+    this.put({ name, kind: 'spot', ev100 });
+    return null;
+  }
+
   /** Takes what was typed; why not, where it is no reading. */
   add(text: string, name: string): string | null {
     const card = this.card();
     if (card === null) return 'There is no stop to read at.';
-    if (this.metering().readings.length >= MOST_READINGS) return `A stop keeps at most ${MOST_READINGS} readings: drop one first.`;
+    if (this.metering().readings.length >= MOST_READINGS) return FULL;
     const { body, film } = card.kit;
     const iso = film === null ? body.baseIso : rollIso(film);
     const read = readTyped(text, { iso, step: body.markStep });
     if (!read.ok) return read.message;
-    const reading: Reading = {
-      id: createId(),
+    this.put({
       name: name.trim() || `Reading ${this.metering().readings.length + 1}`,
       kind: read.isFrame ? 'lookedRight' : 'spot',
       ev100: read.ev100,
-      tone: null,
-      takenMs: this.clock.nowMs(),
-      isLetGo: false,
-      isLamp: false,
-      isKey: false,
-    };
-    this.write('readings', (metering) => ({ ...metering, readings: [...metering.readings, reading] }));
+    });
     return null;
   }
 
@@ -156,6 +220,19 @@ export class MeterState {
         ...metering,
         readings: metering.readings.map((one) => (one.id === key.reading.id ? { ...one, tone } : one)),
       }));
+  }
+
+  private put(read: Pick<Reading, 'name' | 'kind' | 'ev100'>): void {
+    const reading: Reading = {
+      ...read,
+      id: createId(),
+      tone: null,
+      takenMs: this.clock.nowMs(),
+      isLetGo: false,
+      isLamp: false,
+      isKey: false,
+    };
+    this.write('readings', (metering) => ({ ...metering, readings: [...metering.readings, reading] }));
   }
 
   private write(part: string, change: (metering: Metering) => Metering): void {

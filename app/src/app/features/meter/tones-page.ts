@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, type ElementRef, inject, signal, viewChild } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { incidentEv, type PlacingSchool, type Reading } from '@roam-dial/core';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
+import { phoneLayout } from '../../state/phone-layout';
+import { type HandReading, type PlacingSchool, type Reading } from '@roam-dial/core';
 import { ToneLadder } from '../../charts/tone-ladder/tone-ladder';
-import { StopActions } from '../../state/actions/stop.actions';
 import { CheckField } from '../../ui/check-field';
 import { ChoiceField } from '../../ui/choice-field';
 import { choicesOf } from '../../ui/choices';
@@ -14,27 +16,40 @@ import {
   mediumSentence,
   ON_WORDS,
   placementSentence,
+  rangeWaySentence,
   READING_WORDS,
   SCHOOL_COSTS,
   SCHOOL_WORDS,
 } from '../../wording/metering';
+import { HandMeterBar } from './hand-meter-bar';
 import { MeterState } from './meter-state';
+import { ThreeTaps } from './three-taps';
 
 /** Kinds of which a reading says what falls on the stop, and so corrects its light. */
 const CORRECTS: ReadonlySet<Reading['kind']> = new Set(['incident', 'greyCard', 'lookedRight', 'testShot']);
-const LARGEST_OFFSET_EV = 12;
 
 /** A few readings turned into an exposure, and what is lost by it. */
 @Component({
   selector: 'rd-tones-page',
-  imports: [CheckField, ChoiceField, MatButtonModule, TextField, ToneLadder, ValueField],
+  imports: [
+    CheckField,
+    ChoiceField,
+    HandMeterBar,
+    MatButtonModule,
+    MatFormFieldModule,
+    MatInputModule,
+    TextField,
+    ThreeTaps,
+    ToneLadder,
+    ValueField,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './tones-page.html',
   styleUrl: './tones-page.scss',
 })
 export class TonesPage {
   protected readonly state = inject(MeterState);
-  private readonly stopActions = inject(StopActions);
+  protected readonly isPhone = phoneLayout();
   protected readonly problem = signal<string | null>(null);
   private readonly typed = viewChild<ElementRef<HTMLInputElement>>('typed');
 
@@ -84,6 +99,10 @@ export class TonesPage {
       ),
     };
   });
+  protected readonly waysOut = computed(() => {
+    const [{ readings }, wording] = [this.state.metering(), this.state.wording()];
+    return this.state.waysOut().map((way) => rangeWaySentence(way, readings, wording, (ev100) => this.state.timeAt(ev100)));
+  });
   protected readonly media = computed(() =>
     this.state.media().map(({ name, medium, placement }) => ({
       name: name ?? mediumName(medium),
@@ -101,16 +120,16 @@ export class TonesPage {
     this.typed()?.nativeElement.focus();
   }
 
-  protected chooseSchool(school: string): void {
-    this.state.choose({ school: school as PlacingSchool });
+  protected take(reading: HandReading): void {
+    this.problem.set(this.state.take(reading));
   }
 
-  /** The light that falls there is what was read: the card follows. */
-  protected correct(reading: Reading): void {
-    const card = this.state.card();
-    if (card === null) return;
-    const offset = incidentEv(reading) - card.light.modelEv100;
-    const thirds = Math.round(Math.max(-LARGEST_OFFSET_EV, Math.min(LARGEST_OFFSET_EV, offset)) * 3) / 3;
-    this.stopActions.correctLight(card, thirds, null);
+  protected setCard(): void {
+    const placement = this.state.placement();
+    if (placement !== null) this.state.setCard(placement.ev100);
+  }
+
+  protected chooseSchool(school: string): void {
+    this.state.choose({ school: school as PlacingSchool });
   }
 }

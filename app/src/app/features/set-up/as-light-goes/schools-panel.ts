@@ -65,7 +65,10 @@ export class SchoolsPanel {
       return { ...head, chance: '', set: 'not with this body', iso: '', fails: '', canUse: false };
     const { best, failsFirst } = row;
     const { kept } = best.factors;
-    const price = row.dimension === 'focus' && kept < NOT_ALL ? `; as the light changes, ${Math.round(100 * kept)} of 100 are well exposed` : '';
+    const price =
+      row.dimension === 'focus' && kept < NOT_ALL
+        ? `; as the light changes, ${Math.round(100 * kept)} of 100 are well exposed`
+        : '';
     return {
       ...head,
       cost: `${cost}${price}`,
