@@ -97,6 +97,18 @@ export function indicesOf(
   return [...near, ...pushes.filter((push) => push !== 0).map((pushStops) => ({ index: film.boxIso * 2 ** pushStops, pushStops }))];
 }
 
+/** The lights that a stop's pairs expose on a film at an index without falling outside its latitude, EV. */
+export function exposedBy(
+  { fNumbers, shuttersS }: FilmStop,
+  film: RatedFilm,
+  index: number,
+): readonly [fromEv: number, toEv: number] {
+  const speed = Math.log2(index / 100);
+  const darkest = Math.log2(Math.min(...fNumbers) ** 2 / Math.max(...shuttersS)) - speed;
+  const brightest = Math.log2(Math.max(...fNumbers) ** 2 / Math.min(...shuttersS)) - speed;
+  return [darkest - film.latitudeUnderEv, brightest + film.latitudeOverEv];
+}
+
 export function filmAt(stops: readonly FilmStop[], film: RatedFilm, index: number, pushStops: number): FilmAnswer {
   const answers = stops.map((stop) => filmStopAt(stop, film, index));
   const weightOf = (k: number): number => stops[k]?.weight ?? 1;

@@ -1,5 +1,5 @@
 export { flashAtEv, flashEv, fNumberForBoth, frameEv, incidentEv, MEAN_REFLECTANCE, reflectedOverIncidentEv } from './reading.js';
-export { digitalMedium, filmMedium, isNegative, type Medium, type MediumKind, SLOPES } from './medium.js';
+export { digitalMedium, filmMedium, isNegative, type Medium, type MediumKind, rollMedium, SLOPES } from './medium.js';
 export { type FallsAt, type KeyOfReadings, keyOf, type KeyPlacement, placeKey, type Room } from './keyPlacement.js';
 export { type Bracket, bracketFor, type Dialled, dialled } from './dial.js';
 export { MID_GREY, toneOf } from './curve.js';
@@ -36,7 +36,17 @@ export {
   type MixedLight,
 } from './changing/keepingExposure.js';
 export { mixedLightOf } from './changing/mixedLight.js';
-export { type FilmAnswer, filmAt, filmsFor, type FilmStop, type FilmStopAnswer, filmStopAt, PUSHES } from './filmIndex.js';
+export {
+  exposedBy,
+  type FilmAnswer,
+  filmAt,
+  filmsFor,
+  indicesOf,
+  type FilmStop,
+  type FilmStopAnswer,
+  filmStopAt,
+  PUSHES,
+} from './filmIndex.js';
 export { rangeWaysOut, type RangeQuestion, type RangeWayOut } from './rangeWaysOut.js';
 export {
   crossingTrailMm,

@@ -1,4 +1,4 @@
-import type { Body, Film, FilmKind } from '../kit/index.js';
+import { type Body, type Film, type FilmKind, rollIso } from '../kit/index.js';
 
 export const DIGITAL_KINDS = ['raw', 'straight'] as const;
 export type DigitalKind = (typeof DIGITAL_KINDS)[number];
@@ -52,4 +52,9 @@ export function filmMedium({
 }: Pick<Film, 'filmKind' | 'boxIso' | 'exposureIndex' | 'pushStops' | 'holdsOverEv' | 'holdsUnderEv'>): Medium {
   const d = Math.log2(boxIso / exposureIndex);
   return { kind: filmKind, overEv: holdsOverEv - d - pushStops, underEv: holdsUnderEv + d + SPEED_A_PUSH * pushStops };
+}
+
+/** A roll as it lies in the kit, where a push is added to the index that it is exposed at. */
+export function rollMedium(film: Film): Medium {
+  return filmMedium({ ...film, exposureIndex: rollIso(film) });
 }

@@ -6,6 +6,7 @@ export { placedStop } from './placedStop.js';
 export { filterFor, isWithinReach, type KitInHand, kitInHand, lensesInBag, ofKind, supportsInBag } from './bag.js';
 export { type Apart, apartIn, DAY_ON_FOOT_M, districtOf, metresOutside, middleOf, placeOf, roundedPlace } from './place.js';
 export type { Holdings } from './holdings.js';
+export { type FilmQuestion, filmQuestion, filmStopsOf, type StopForFilm } from './filmOfWalk.js';
 export { type HomeQuestion, homeQuestion, lightFor, setUpInputFor } from './setUpQuestion.js';
 export { halfFieldDeg, lightInputFor, reachOf, siteOf, type StopSite } from './site.js';
 export { chanceAt, chancesByLight, type ChancesByLight } from './chances.js';

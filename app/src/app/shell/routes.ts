@@ -67,6 +67,8 @@ export const routes: Routes = [
       { path: 'tones', loadComponent: () => import('../features/meter').then((room) => room.TonesPage) },
       { path: 'bench', loadComponent: () => import('../features/meter').then((room) => room.BenchPage) },
       { path: 'night', loadComponent: () => import('../features/meter').then((room) => room.NightPage) },
+      { path: 'film', loadComponent: () => import('../features/meter').then((room) => room.FilmPage) },
+      { path: 'flash', loadComponent: () => import('../features/meter').then((room) => room.FlashPage) },
     ],
   },
   {

@@ -1,6 +1,8 @@
 import {
   type ApproachRow,
   compareApproaches,
+  type FilmStop,
+  filmStopsOf,
   type FirstLimit,
   firstLimit,
   type Hand,
@@ -11,6 +13,7 @@ import {
   type LightLadder,
   lightLadder,
   type SetUpInput,
+  type StopForFilm,
   type WayOutResult,
   waysOut,
 } from '@roam-dial/core';
@@ -21,7 +24,8 @@ export type SetUpQuestion =
   | { readonly kind: 'waysOut'; readonly input: SetUpInput; readonly lenses: readonly Lens[] }
   | { readonly kind: 'approaches'; readonly input: SetUpInput }
   | { readonly kind: 'firstLimit'; readonly input: SetUpInput; readonly focus: number | null }
-  | { readonly kind: 'home'; readonly stops: readonly HomeStop[] };
+  | { readonly kind: 'home'; readonly stops: readonly HomeStop[] }
+  | { readonly kind: 'film'; readonly stops: readonly StopForFilm[] };
 
 export interface SetUpAnswers {
   readonly ladder: LightLadder;
@@ -29,6 +33,7 @@ export interface SetUpAnswers {
   readonly approaches: readonly ApproachRow[];
   readonly firstLimit: FirstLimit | null;
   readonly home: HomeState | null;
+  readonly film: readonly FilmStop[];
 }
 
 export type SetUpAnswer = SetUpAnswers[keyof SetUpAnswers];
@@ -47,5 +52,7 @@ export function* setUpSteps(question: SetUpQuestion): Generator<null, SetUpAnswe
       return firstLimit(question.input, question.focus);
     case 'home':
       return homeState(question.stops);
+    case 'film':
+      return filmStopsOf(question);
   }
 }

@@ -2,13 +2,13 @@ import {
   answerOf,
   digitalMedium,
   type FrameOfStop,
-  filmMedium,
   keyOnMap,
   mapSizeOf,
   type Medium,
   paintScene,
   type PatternAnswer,
   prepareMap,
+  rollMedium,
   sceneOfStop,
   SMALL_MAP,
   spotOn,
@@ -32,7 +32,7 @@ export function frameOf({ intent, light, subject, focalLengthMm, body, changes =
 
 /** What the picture is taken on: the roll, or the file that the stop's metering is for, at the base. */
 export function mediumOf({ body, film, metering = DEFAULT_METERING }: SetUpInput): Medium {
-  return film === null ? digitalMedium(body, metering.on, body.baseIso) : filmMedium(film);
+  return film === null ? digitalMedium(body, metering.on, body.baseIso) : rollMedium(film);
 }
 
 interface Metered {

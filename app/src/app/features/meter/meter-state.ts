@@ -3,7 +3,6 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import {
   DEFAULT_METERING,
   digitalMedium,
-  filmMedium,
   flashReachM,
   type HandReading,
   incidentEv,
@@ -20,6 +19,7 @@ import {
   type Reading,
   readTyped,
   rollIso,
+  rollMedium,
 } from '@roam-dial/core';
 import { createId } from '../../data/defaults';
 import { StopActions } from '../../state/actions/stop.actions';
@@ -63,7 +63,7 @@ export class MeterState {
     const card = this.card();
     if (card === null) return null;
     const { body, film } = card.kit;
-    if (this.isFilm()) return film === null ? null : filmMedium(film);
+    if (this.isFilm()) return film === null ? null : rollMedium(film);
     return digitalMedium(body, this.metering().on, card.result.setUp.iso.expected);
   });
 
@@ -110,7 +110,7 @@ export class MeterState {
       body.medium === 'digital' ? (['raw', 'straight'] as const).map((kind) => digitalMedium(body, kind, body.baseIso)) : [];
     const films = ofKind(this.workspace()?.kit ?? [], 'film')
       .filter(({ inBag }) => inBag)
-      .map((film) => ({ name: film.name, medium: filmMedium(film) }));
+      .map((film) => ({ name: film.name, medium: rollMedium(film) }));
     return [...digital.map((medium) => ({ name: null, medium })), ...films];
   });
 

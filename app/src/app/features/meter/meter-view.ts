@@ -25,5 +25,7 @@ export class MeterView {
     { path: '/meter/tones', name: 'Tones' },
     { path: '/meter/bench', name: 'Bench' },
     { path: '/meter/night', name: 'Night' },
+    { path: '/meter/film', name: 'Film' },
+    { path: '/meter/flash', name: 'Flash' },
   ];
 }

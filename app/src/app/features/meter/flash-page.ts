@@ -1,0 +1,88 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { RouterLink } from '@angular/router';
+import { bodyShutters, gelMired, liftWindow, powerAt, snapToMark } from '@roam-dial/core';
+import { LiftChart } from '../../charts/lift-chart/lift-chart';
+import { CardStore } from '../../state/card.store';
+import { DaysStore } from '../../state/days.store';
+import { ValueField } from '../../ui/value-field';
+import { numberCodec } from '../../wording/codec';
+import { gelWords, powerWords } from '../../wording/flash';
+import { MeterState } from './meter-state';
+
+const FLASH_K = 5500;
+const LAMPS_K = 2900;
+
+/** Where a stop lifts with a flash: when sky and flash balance, how long that lasts, the power by distance, the gel. */
+@Component({
+  selector: 'rd-flash-page',
+  imports: [LiftChart, RouterLink, ValueField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './flash-page.html',
+  styleUrl: './flash-page.scss',
+})
+export class FlashPage {
+  protected readonly meter = inject(MeterState);
+  private readonly days = toSignal(inject(DaysStore).days$);
+  private readonly focus = toSignal(inject(CardStore).focus$);
+  protected readonly lampsK = signal(LAMPS_K);
+  protected readonly kelvin = numberCodec({ low: 1800, high: 10_000, step: 100, unit: 'K', decimals: 0 });
+
+  protected readonly others = computed(() => (this.focus()?.walk?.stops ?? []).filter(({ intent }) => intent.kind === 'flashLift'));
+
+  protected readonly page = computed(() => {
+    const card = this.meter.card();
+    if (card === null || card.stop.intent.kind !== 'flashLift') return null;
+    const { stop, kit, result } = card;
+    const { setUp } = result;
+    const wording = this.meter.wording();
+    const sayTime = (minute: number): string => wording.clock(minute);
+    const marks = bodyShutters(kit.body);
+    const slowestS = snapToMark({ value: setUp.shutter.shakeLimitS, marks, direction: 'down' }) ?? kit.body.flashSyncS;
+    const iso = setUp.iso.lowest;
+    const skyEv = this.days()?.get(stop.id)?.skyEv ?? null;
+    const setting = { fNumber: setUp.aperture.fNumber, iso };
+    const skyToneEv = stop.intent.kind === 'flashLift' ? stop.intent.skyUnderEv : 0;
+    const window =
+      skyEv === null
+        ? null
+        : liftWindow({
+            ...setting,
+            syncS: kit.body.flashSyncS,
+            slowestS: Math.max(slowestS, kit.body.flashSyncS),
+            skyToneEv,
+            skyEv,
+          });
+    const toneEv = stop.intent.kind === 'flashLift' ? stop.intent.flashEv : 0;
+    const { flash } = kit;
+    const { nearM, medianM, farM } = stop.subject;
+    const distances = [nearM, medianM, farM].filter((metres) => Number.isFinite(metres));
+    return {
+      settings: `${wording.aperture(setting.fNumber, kit.lens.clickStep)}, ISO ${wording.iso(iso, kit.body.markStep)}`,
+      isMeasured: skyEv !== null,
+      window:
+        window === null || skyEv === null || window.span === null || window.balanceMin === null
+          ? null
+          : {
+              ...window,
+              skyEv,
+              span: window.span,
+              balanceMin: window.balanceMin,
+              balance: sayTime(window.balanceMin),
+              lasts: `${window.span.toMin - window.span.fromMin + 1} min, from ${sayTime(window.span.fromMin)} to ${sayTime(window.span.toMin)}`,
+              fastest: `${wording.shutter(kit.body.flashSyncS, kit.body.markStep)}, the fastest with flash`,
+              slowest: `${wording.shutter(Math.max(slowestS, kit.body.flashSyncS), kit.body.markStep)}, the slowest your hands hold`,
+            },
+      sayTime,
+      noFlash: flash === null,
+      powers:
+        flash === null
+          ? []
+          : distances.map((metres) => ({
+              distance: wording.distance(metres),
+              words: powerWords(powerAt(metres, { ...setting, guideNumberM: flash.guideNumberM, toneEv })),
+            })),
+    };
+  });
+  protected readonly gel = computed(() => gelWords(gelMired(this.lampsK(), FLASH_K)));
+}

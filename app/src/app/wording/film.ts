@@ -1,0 +1,14 @@
+import type { Film, FilmAnswer } from '@roam-dial/core';
+import { counted } from './counted';
+import type { Wording } from './wording';
+
+/** "Grey 400 at 800". */
+export function filmIndexWords({ name }: Pick<Film, 'name'>, { index }: Pick<FilmAnswer, 'index'>, wording: Wording): string {
+  return `${name || 'Film'} at ${wording.iso(index, 'third')}`;
+}
+
+export function pushWords(pushStops: number): string {
+  if (pushStops === 0) return 'developed as usual';
+  const stops = counted(Math.abs(pushStops), 'stop', 'stops');
+  return pushStops > 0 ? `pushed ${stops}` : `pulled ${stops}`;
+}
