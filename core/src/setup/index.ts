@@ -4,6 +4,7 @@ export { type Dial, type CameraMode, type Controls, controlsOf, depthSchool } fr
 export { cardAt, dialCard, dialCardAt } from './answers/dialCard.js';
 export { type Check, CHECKS, checklistOf } from './answers/checklist.js';
 export { filmStopOf } from './answers/filmStop.js';
+export { frameOf, mediumOf } from './answers/meterRow.js';
 export { type Evaluation, cameraAt, evaluationAt } from './search/evaluation.js';
 export { type FlickerAdvice, flickerAdvice } from './scene/flickerWorth.js';
 export { type HomeState, homeState, type HomeStop, type HomeStopResult } from './answers/homeState.js';

@@ -1,4 +1,4 @@
-import type { ExposureKept, KeptWorth, LightChange, PatternAnswer, SceneDescription } from '@roam-dial/core';
+import type { ExposureKept, KeptWorth, PatternAnswer, SceneDescription } from '@roam-dial/core';
 import { adviceOnKeeping, ENOUGH_OF_SPOT, EXPOSURE_KEPT, warmthMired } from '@roam-dial/core';
 import type { Wording } from './wording';
 
@@ -44,12 +44,6 @@ export const KEPT_WORDS: Readonly<Record<ExposureKept, string>> = {
   held: 'half-press kept 5 s',
   locked: 'locked at any moment',
   byHand: 'off the key, set by hand',
-};
-
-export const CHANGE_WORDS: Readonly<Record<LightChange, string>> = {
-  steady: 'is steady',
-  clouds: 'comes and goes with clouds',
-  screen: 'is a screen that shows other pictures',
 };
 
 /** What to do while the light changes, and what each way is worth. */

@@ -16,8 +16,9 @@ import {
   zoneLawOf,
 } from '@roam-dial/core';
 import { EXPOSURE_CHOICES, FOCUS_CHOICES, SUPPORT_CHOICES } from './approaches';
-import { CHANGE_WORDS } from './bench';
+
 import { counted } from './counted';
+import { CHANGE_WORDS } from './light-changes';
 import { SMEAR_CHOICES } from './shooting';
 import type { Wording } from './wording';
 

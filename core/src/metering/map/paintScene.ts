@@ -1,4 +1,4 @@
-import { luminanceAt } from './luminance.js';
+import { luminances } from './luminance.js';
 import { FULL_MAP, type LuminanceMap } from './luminanceMap.js';
 import { type Texture, textures } from './noise.js';
 import type { Fill, Glow, Gradient, Layer, Light, Rim, SceneDescription } from './scene.js';
@@ -117,6 +117,7 @@ const UNSEEN_SHARE = 5e-4;
 
 /** Glows that follow on one another add up before the frame's luminance is brought to them: once for all of them. */
 function glow({ ev, width, height, cell }: Canvas, glows: readonly Glow[]): void {
+  const luminanceAt = luminances();
   const lamps = glows.map(({ at, ev: peak, radius }) => ({ ...at, peak: 2 ** peak, perSquare: 1 / radius ** 2 }));
   for (let row = 0; row < height; row++) {
     const y = (row + 0.5) * cell;

@@ -1,4 +1,4 @@
-import { luminanceAt } from '../map/luminance.js';
+import { luminances } from '../map/luminance.js';
 import type { LuminanceMap } from '../map/luminanceMap.js';
 
 /** Bins of EV: a 32nd of a stop each, from −16 to 36. */
@@ -68,6 +68,7 @@ export function prepareMap(map: LuminanceMap, { saturatesOverEv = SATURATES_OVER
     if (isLamp[label[place] as number] === true) lampHistogram[its] = (lampHistogram[its] as number) + 1;
   }
   const capEv = saturatedAt(histogram, saturatesOverEv) + saturatesOverEv;
+  const luminanceAt = luminances();
   const sums = new Float64Array(height * (width + 1));
   for (let row = 0; row < height; row++) {
     let sum = 0;

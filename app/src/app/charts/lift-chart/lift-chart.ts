@@ -115,7 +115,7 @@ export class LiftChart {
     const [x, y, sky] = [this.x(), this.y(), this.skyEv()];
     return (
       line<number>()
-        .defined((minute) => Number.isFinite(sky[minute]))
+        .defined((minute) => (sky[minute] as number) >= this.darkestEv() - MARGIN_EV)
         .x((minute) => x(minute))
         .y((minute) => y(sky[minute] as number))(minutes) ?? ''
     );

@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { apartIn } from '@roam-dial/core';
+import { apartIn, checklistOf, frameOf, mediumOf } from '@roam-dial/core';
+import { StopScene } from '../../charts/stop-scene/stop-scene';
 import { CardStore } from '../../state/card.store';
 import { CardFocus } from '../../state/card-focus';
 import { FindingsStore } from '../../state/findings.store';
@@ -25,6 +26,7 @@ import {
 import { SpotLight } from './spot-light';
 import { nameOf } from '../../wording/name';
 import { apartSentence } from '../../wording/apart';
+import { checksSentence } from '../../wording/checks';
 
 const NO_CARD_WORDS = {
   noWalk: 'No walk yet. Start one, or bring the demo back.',
@@ -38,7 +40,7 @@ const NO_CARD_WORDS = {
 /** The set-up for the selected stop at the chosen time: five numbers, what binds each, and what to change as light goes. */
 @Component({
   selector: 'rd-dial-card',
-  imports: [MatButtonModule, RouterLink, SpotLight],
+  imports: [MatButtonModule, RouterLink, SpotLight, StopScene],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './dial-card.html',
   styleUrl: './dial-card.scss',
@@ -97,6 +99,7 @@ export class DialCard {
       consent: CONSENT_WORDS[card.stop.consent],
       notes: card.stop.notes,
       cautions: card.stop.cautions,
+      checks: checksSentence(checklistOf(card.input, result.setUp)),
       support: { handheld: '', braced: 'Braced.', tripod: 'On the tripod, where it is allowed and blocks nobody.' }[
         result.setUp.support
       ],
@@ -108,6 +111,7 @@ export class DialCard {
     if (card === null || row?.why == null) return null;
     return {
       ...row.why,
+      scene: row.key === 'meter' ? { frame: frameOf(card.input), medium: mediumOf(card.input) } : null,
       inputs: row.why.inputs.map((one) => ({ label: one.label, text: whyInputText(one, card, this.wording()) })),
     };
   });

@@ -16,16 +16,8 @@ import { BenchPicture, type PatternDrawn } from '../../charts/bench-picture/benc
 import { ToneHistogramChart } from '../../charts/tone-histogram/tone-histogram';
 import { ChoiceField } from '../../ui/choice-field';
 import { ValueField } from '../../ui/value-field';
-import {
-  CHANGE_WORDS,
-  keptRows,
-  keptSentence,
-  keyName,
-  moodSentence,
-  readSentence,
-  sceneName,
-  spotWarning,
-} from '../../wording/bench';
+import { keptRows, keptSentence, keyName, moodSentence, readSentence, sceneName, spotWarning } from '../../wording/bench';
+import { CHANGE_WORDS } from '../../wording/light-changes';
 import { entryCodec } from '../../wording/codec';
 import { mediumName, PATTERN_WORDS } from '../../wording/metering';
 import { BenchState, OWN_STOP, PHOTO, UNDER_SPOT } from './bench-state';

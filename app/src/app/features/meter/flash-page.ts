@@ -1,12 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { bodyShutters, gelMired, liftWindow, powerAt, snapToMark } from '@roam-dial/core';
+import { bodyShutters, gelMired, liftWindow, powerAt, snapToMark, widestFNumberAt } from '@roam-dial/core';
 import { LiftChart } from '../../charts/lift-chart/lift-chart';
 import { CardStore } from '../../state/card.store';
 import { DaysStore } from '../../state/days.store';
 import { ValueField } from '../../ui/value-field';
-import { numberCodec } from '../../wording/codec';
+import { entryCodec, numberCodec } from '../../wording/codec';
 import { gelWords, powerWords } from '../../wording/flash';
 import { MeterState } from './meter-state';
 
@@ -26,6 +26,9 @@ export class FlashPage {
   private readonly days = toSignal(inject(DaysStore).days$);
   private readonly focus = toSignal(inject(CardStore).focus$);
   protected readonly lampsK = signal(LAMPS_K);
+  /** Null: the card's. */
+  protected readonly ownFNumber = signal<number | null>(null);
+  protected readonly ownIso = signal<number | null>(null);
   protected readonly kelvin = numberCodec({ low: 1800, high: 10_000, step: 100, unit: 'K', decimals: 0 });
 
   protected readonly others = computed(() => (this.focus()?.walk?.stops ?? []).filter(({ intent }) => intent.kind === 'flashLift'));
@@ -39,9 +42,9 @@ export class FlashPage {
     const sayTime = (minute: number): string => wording.clock(minute);
     const marks = bodyShutters(kit.body);
     const slowestS = snapToMark({ value: setUp.shutter.shakeLimitS, marks, direction: 'down' }) ?? kit.body.flashSyncS;
-    const iso = setUp.iso.lowest;
+    const iso = this.ownIso() ?? setUp.iso.lowest;
     const skyEv = this.days()?.get(stop.id)?.skyEv ?? null;
-    const setting = { fNumber: setUp.aperture.fNumber, iso };
+    const setting = { fNumber: this.ownFNumber() ?? setUp.aperture.fNumber, iso };
     const skyToneEv = stop.intent.kind === 'flashLift' ? stop.intent.skyUnderEv : 0;
     const window =
       skyEv === null
@@ -58,6 +61,12 @@ export class FlashPage {
     const { nearM, medianM, farM } = stop.subject;
     const distances = [nearM, medianM, farM].filter((metres) => Number.isFinite(metres));
     return {
+      setting,
+      apertures: entryCodec(
+        { kind: 'aperture', step: kit.lens.clickStep },
+        { low: widestFNumberAt(kit.lens, kit.focalLengthMm), high: kit.lens.smallestFNumber },
+      ),
+      isos: entryCodec({ kind: 'iso', step: kit.body.markStep }, { low: kit.body.lowestIso, high: kit.body.highestIso }),
       settings: `${wording.aperture(setting.fNumber, kit.lens.clickStep)}, ISO ${wording.iso(iso, kit.body.markStep)}`,
       isMeasured: skyEv !== null,
       window:

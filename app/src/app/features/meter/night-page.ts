@@ -10,9 +10,9 @@ import {
   standerGoneAfterS,
   UNSEEN,
   walkersVanish,
+  type Water,
   WATER_LOOKS,
   WATER_MEMORY_S,
-  type Water,
 } from '@roam-dial/core';
 import { VanishingCurve } from '../../charts/vanishing-curve/vanishing-curve';
 import { ChoiceField } from '../../ui/choice-field';

@@ -10,7 +10,7 @@ import {
   type ZoneLaw,
 } from '@roam-dial/core';
 import { choicesOf } from '../../ui/choices';
-import { CHANGE_WORDS } from '../../wording/bench';
+import { CHANGE_WORDS } from '../../wording/light-changes';
 
 export const INTENT_CHOICES = choicesOf(INTENT_NAMES);
 
