@@ -5,7 +5,7 @@ import type { Shape, Spot } from '../map/shapes.js';
 
 export const EVERYTHING: Shape = { kind: 'everything' };
 
-export function box(x: number, y: number, width: number, height: number): Shape {
+export function box(x: number, y: number, width: number, height: number): Extract<Shape, { kind: 'box' }> {
   return { kind: 'box', x, y, width, height };
 }
 

@@ -78,9 +78,16 @@ const END_M = 8.4;
 const FAR_M = 60;
 const NEAR_M = 1.2;
 
+/** Sides of a frame that anybody has, whatever is typed. */
+const WIDEST = 4;
+
+function aspectOf({ sensorWidthMm, sensorHeightMm }: FrameOfStop['body']): number {
+  return Math.min(WIDEST, Math.max(1 / WIDEST, sensorWidthMm / sensorHeightMm));
+}
+
 function viewOf({ subject, focalLengthMm, body }: FrameOfStop): View {
   return {
-    aspect: body.sensorWidthMm / body.sensorHeightMm,
+    aspect: aspectOf(body),
     scale: focalLengthMm / body.sensorHeightMm,
     medianM: Math.max(subject.medianM, 0.5),
   };
@@ -123,7 +130,7 @@ function street({ aspect, scale }: View, { sky, shade, shadedWall, lit, isLit, i
 }
 
 /** A part of the frame of exactly a share of it, about a height. */
-function part(aspect: number, share: number, middleY: number): Shape {
+function part(aspect: number, share: number, middleY: number): Extract<Shape, { kind: 'box' }> {
   const area = Math.min(1, Math.max(0.005, share)) * aspect;
   const height = Math.min(1, Math.sqrt(area / aspect) * (area / aspect < 0.5 ? 0.9 : 1));
   const width = Math.min(aspect, area / height);
@@ -181,16 +188,22 @@ function people(view: View, readings: Readings, tone: number): Composed {
   };
 }
 
+/** Where a pool lies in the frame, and how far beside its edge somebody stands, heights of it. */
+const POOL_Y = 0.72;
+const EDGE = 0.05;
+
+/** Somebody at the edge of the pool: however small it is, some of it is seen. */
 function pool(view: View, readings: Readings, tone: number, share: number): Composed {
-  const walker = personAt(view);
+  const shape = part(view.aspect, share, POOL_Y);
+  const walker = personAt(view, 0.5 + (shape.width / 2 + EDGE) / view.aspect);
   return {
     layers: [
       surface('street', EVERYTHING, downwards(readings.shade - 0.3, readings.shade + 0.3), { textureEv: 0.5 }),
-      surface('pool', part(view.aspect, share, 0.72), readings.key, { soft: 0.01, isChanging: true }),
+      surface('pool', shape, readings.key, { soft: 0.01, isChanging: true }),
       surface('person', walker.whole, readings.litPerson, { textureEv: 0.3 }),
     ],
     key: key('pool', tone),
-    focusY: 0.72,
+    focusY: POOL_Y,
   };
 }
 
@@ -399,5 +412,5 @@ export function mapSizeOf(
   { body }: Pick<FrameOfStop, 'body'>,
   height: number,
 ): { readonly width: number; readonly height: number } {
-  return { width: Math.max(7, Math.round((height * body.sensorWidthMm) / body.sensorHeightMm)), height };
+  return { width: Math.round(height * aspectOf(body)), height };
 }

@@ -2,6 +2,7 @@ import {
   answerOf,
   digitalMedium,
   type FrameOfStop,
+  type KeyOnMap,
   keyOnMap,
   mapSizeOf,
   type Medium,
@@ -9,6 +10,7 @@ import {
   type PatternAnswer,
   prepareMap,
   rollMedium,
+  type SceneDescription,
   sceneOfStop,
   SMALL_MAP,
   spotOn,
@@ -16,9 +18,9 @@ import {
 } from '../../metering/index.js';
 import type { Body, MeterPattern } from '../../kit/index.js';
 import { DEFAULT_METERING } from '../../stop/index.js';
-import { type SetUpInput } from '../question/searchInput.js';
+import type { SetUpInput } from '../question/searchInput.js';
 import type { Scene } from '../scene/scene.js';
-import type { MeterLimit, SetUp, Why } from '../search/setUp.js';
+import type { SetUp, Why } from '../search/setUp.js';
 
 /** The pattern that people leave the body on: the whole frame where it has it. */
 function patternOf({ meterPatterns }: Body): MeterPattern {
@@ -35,6 +37,11 @@ export function mediumOf({ body, film, metering = DEFAULT_METERING }: SetUpInput
   return film === null ? digitalMedium(body, metering.on, body.baseIso) : rollMedium(film);
 }
 
+/** The key as the light says it, where people stand before all of it. */
+function hiddenKey({ light }: SetUpInput, { keys, focus }: SceneDescription): KeyOnMap {
+  return { readEv: light.keyEv100, exposureEv: light.keyEv100 - keys[0].tone, share: 0, at: focus, has: () => false };
+}
+
 interface Metered {
   readonly answer: PatternAnswer;
   readonly keyReadEv: number;
@@ -43,12 +50,11 @@ interface Metered {
   readonly beyondBlack: number;
 }
 
-function meter(input: SetUpInput): Metered | null {
+function meter(input: SetUpInput): Metered {
   const frame = frameOf(input);
   const scene = sceneOfStop(frame);
   const map = prepareMap(paintScene(scene, mapSizeOf(frame, SMALL_MAP.height)));
-  const key = keyOnMap(map, scene.keys[0]);
-  if (key === null) return null;
+  const key = keyOnMap(map, scene.keys[0]) ?? hiddenKey(input, scene);
   const medium = mediumOf(input);
   const { school } = input.metering ?? DEFAULT_METERING;
   const pattern = patternOf(input.body);
@@ -59,9 +65,9 @@ function meter(input: SetUpInput): Metered | null {
 }
 
 /** A stop's frame is painted and metered once for its light, whatever set-ups are looked at. */
-const known = new WeakMap<Scene, Metered | null>();
+const known = new WeakMap<Scene, Metered>();
 
-function meteredOf(scene: Scene): Metered | null {
+function meteredOf(scene: Scene): Metered {
   const before = known.get(scene);
   if (before !== undefined) return before;
   const metered = meter(scene.input);
@@ -69,22 +75,23 @@ function meteredOf(scene: Scene): Metered | null {
   return metered;
 }
 
-function whyMeter({ keyToneEv }: Scene, metered: Metered | null): Why {
-  const { answer } = metered ?? { answer: null };
+function whyMeter({ keyToneEv }: Scene, { answer, keyReadEv, keyShare, beyondWhite, beyondBlack }: Metered): Why {
+  const spot =
+    answer.keyShare === null ? [] : [{ label: 'of the spot that is key', value: answer.keyShare, unit: 'percent' as const }];
   return {
     formula:
       'The frame of this stop, painted from its light, its zone and its lens, read by the body’s pattern; compensation = what the ' +
       'pattern gives − (what the key reads − the tone that it shall have), on the body’s marks by the school’s side.',
     inputs: [
-      { label: 'the key reads', value: metered?.keyReadEv ?? NaN, unit: 'ev' as const },
-      { label: 'it lands from mid-grey', value: keyToneEv, unit: 'stops' as const },
-      { label: 'the pattern gives', value: answer?.readEv ?? NaN, unit: 'ev' as const },
-      { label: 'compensation, unrounded', value: answer?.compensationEv ?? NaN, unit: 'stops' as const },
-      { label: 'the key’s share of the frame', value: metered?.keyShare ?? NaN, unit: 'percent' as const },
-      { label: 'of the spot that is key', value: answer?.keyShare ?? NaN, unit: 'percent' as const },
-      { label: 'lost in white', value: metered?.beyondWhite ?? NaN, unit: 'percent' as const },
-      { label: 'lost in black', value: metered?.beyondBlack ?? NaN, unit: 'percent' as const },
-    ].filter(({ value }) => !Number.isNaN(value)),
+      { label: 'the key reads', value: keyReadEv, unit: 'ev' },
+      { label: 'it lands from mid-grey', value: keyToneEv, unit: 'stops' },
+      { label: 'the pattern gives', value: answer.readEv, unit: 'ev' },
+      { label: 'compensation, unrounded', value: answer.compensationEv, unit: 'stops' },
+      { label: 'the key’s share of the frame', value: keyShare, unit: 'percent' },
+      ...spot,
+      { label: 'lost in white', value: beyondWhite, unit: 'percent' },
+      { label: 'lost in black', value: beyondBlack, unit: 'percent' },
+    ],
     source: 'patterns on a map of the stop’s own frame (docs/formulas.md, Meter row)',
   };
 }
@@ -93,14 +100,13 @@ function whyMeter({ keyToneEv }: Scene, metered: Metered | null): Why {
 export function meterOf(scene: Scene): SetUp['meter'] {
   const { input, controls, keyToneEv } = scene;
   const metered = meteredOf(scene);
-  const dial = metered?.answer.dial ?? { kind: 'dial', ev: 0 };
+  const { dial, pattern } = metered.answer;
   const byHand = controls.mode === 'nothingFloats' || (controls.mode === 'isoFloats' && !input.body.compensationWhenBothHeld);
-  const limit: MeterLimit = byHand ? 'byHand' : dial.kind === 'byHand' ? 'beyondDial' : 'keyTone';
   return {
-    pattern: patternOf(input.body),
+    pattern,
     compensationEv: dial.kind === 'dial' ? dial.ev : null,
     keyPlacementEv: keyToneEv,
-    limit,
+    limit: byHand ? 'byHand' : dial.kind === 'byHand' ? 'beyondDial' : 'keyTone',
     why: whyMeter(scene, metered),
   };
 }

@@ -197,11 +197,11 @@ describe('the ways people run exposure, on the same light', () => {
 
 describe('metering', () => {
   const LIT = { keyEv100: 14, contrastEv: 3, surface: 'litPerson', spreadEv: 0 } as const;
-  it('brings a pool’s lit key to +⅔ by about −1 on the whole frame, three stops over its shade', () => {
+  it('brings a pool’s lit key to +⅔ by two thirds of a stop less on the whole frame, three stops over its shade', () => {
     const { meter } = dialCard(sampleStop(DEFAULT_INTENTS.lightPool, 14, { light: LIT })).setUp;
     expect(meter).toMatchObject({ pattern: 'wholeFrame', keyPlacementEv: 2 / 3, limit: 'keyTone' });
-    // 15 % at 14, the rest at 11.96: log2(0.15 + 0.85·2^−2.04) + ⅔ = −0.85.
-    expect(meter.compensationEv).toBeCloseTo(-1, 9);
+    // 15 % at 14, somebody lit a stop under it on 8 %, the rest at 11.96: log2(0.15 + 0.04 + 0.77·2^−2.04) + ⅔ = −0.74.
+    expect(meter.compensationEv).toBeCloseTo(-2 / 3, 9);
   });
   it('goes by the side of the school: protecting takes less, lifting the shadows more', () => {
     const by = (school: 'protect' | 'shadows') =>
