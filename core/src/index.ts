@@ -200,6 +200,7 @@ export {
   standerGoneAfterS,
   type TestShot,
   UNSEEN,
+  waitForFirstS,
   type Vanishing,
   walkersVanish,
   WATER_LOOKS,

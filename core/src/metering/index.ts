@@ -64,6 +64,7 @@ export {
   standerGoneAfterS,
   type TestShot,
   UNSEEN,
+  waitForFirstS,
   type Vanishing,
   walkersVanish,
   WATER_LOOKS,

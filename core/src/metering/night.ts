@@ -89,6 +89,14 @@ export function recedingTrailMm(
   return Math.min(frameMm, focalLengthMm * besideM * Math.abs(1 / far - 1 / near));
 }
 
+/** Chance with which a wait ends. */
+const FOUR_IN_FIVE = 0.8;
+
+/** Seconds within which the first of so many a second comes, four times in five: −ln(1 − p)/rate (Poisson). */
+export function waitForFirstS(perSecond: number, chance = FOUR_IN_FIVE): number {
+  return -Math.log(1 - chance) / perSecond;
+}
+
 export const WATERS = ['weir', 'stream', 'ripples', 'sea'] as const;
 export type Water = (typeof WATERS)[number];
 /** How long a ripple stays the same one, seconds (s). */

@@ -34,3 +34,12 @@ export function vanishingSentence(vanishing: Vanishing, shutterS: number): strin
   const veil = Math.abs(veilStops) < 0.02 ? '' : `; a veil of ${Math.abs(veilStops).toFixed(2)} stops stays, however long`;
   return `${seen}${veil}.`;
 }
+
+/** What a trail comes to beside its crossing, and when one is to be had. */
+export function trailWords(shutterS: number, across: number, receding: number, waitS: number): string {
+  const cut = across >= 1 ? ', from edge to edge' : '';
+  return (
+    `of the frame crossed in ${longTime(shutterS)}${cut}; going away on the other lane ${Math.round(100 * receding)} %. ` +
+    `Four in five waits for the first one end within ${longTime(waitS)}; how bright it is goes by aperture and ISO alone.`
+  );
+}

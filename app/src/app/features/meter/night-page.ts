@@ -1,14 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
+  crossingTrailMm,
   crowdShareAt,
   fieldAtDistance,
   type FireworkBrightness,
   fireworksPlan,
   readFrame,
+  recedingTrailMm,
   scaledFromTest,
   secondsForRipple,
   standerGoneAfterS,
   UNSEEN,
+  waitForFirstS,
   walkersVanish,
   type Water,
   WATER_LOOKS,
@@ -17,13 +20,17 @@ import {
 import { VanishingCurve } from '../../charts/vanishing-curve/vanishing-curve';
 import { ChoiceField } from '../../ui/choice-field';
 import { choicesOf } from '../../ui/choices';
+import { TextField } from '../../ui/text-field';
 import { ValueField } from '../../ui/value-field';
 import { entryCodec, numberCodec } from '../../wording/codec';
 import { counted } from '../../wording/counted';
-import { leftOfWalkers, longTime, LOOK_WORDS, vanishingSentence, WATER_WORDS } from '../../wording/night';
+import { leftOfWalkers, longTime, LOOK_WORDS, trailWords, vanishingSentence, WATER_WORDS } from '../../wording/night';
 import { MeterState } from './meter-state';
 
 const STANDS_S = 20;
+const KMH_PER_MPS = 3.6;
+/** Beside the axis of the camera: the other lane. */
+const LANE_M = 2.5;
 const FIRST_TIME_S = 15;
 const BRIGHTNESS_WORDS: Readonly<Record<FireworkBrightness, string>> = {
   faint: 'faint',
@@ -34,7 +41,7 @@ const BRIGHTNESS_WORDS: Readonly<Record<FireworkBrightness, string>> = {
 /** Night: a test shot scaled, when walkers vanish, what water comes to, how long for fireworks. Nothing of it is stored. */
 @Component({
   selector: 'rd-night-page',
-  imports: [ChoiceField, ValueField, VanishingCurve],
+  imports: [ChoiceField, TextField, ValueField, VanishingCurve],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './night-page.html',
   styleUrl: './night-page.scss',
@@ -87,6 +94,27 @@ export class NightPage {
     const seconds = scaledFromTest(read, { fNumber: this.fNumber(), iso }, { addedEv: this.added(), reciprocity });
     const words = `at ISO ${iso}${film === null ? '' : `, ${film.name}’s reciprocity in it`}`;
     return { problem: '', time: longTime(seconds), words };
+  });
+
+  protected readonly carKmh = signal(40);
+  protected readonly carAwayM = signal(12);
+  protected readonly carsPerMinute = signal(2);
+  protected readonly kmh = numberCodec({ low: 1, high: 200, step: 5, unit: 'km/h', decimals: 0 });
+  protected readonly metres = numberCodec({ low: 0.5, high: 500, step: 1, unit: 'm', decimals: 1 });
+  protected readonly perMinute = numberCodec({ low: 0.01, high: 200, step: 1, decimals: 2 });
+  protected readonly trails = computed(() => {
+    const card = this.state.card();
+    if (card === null) return null;
+    const { focalLengthMm, body } = card.kit;
+    const lens = { focalLengthMm, frameMm: body.sensorWidthMm };
+    const speedMps = this.carKmh() / KMH_PER_MPS;
+    const [awayM, shutterS] = [this.carAwayM(), this.shutterS()];
+    const across = crossingTrailMm(lens, { speedMps, distanceM: awayM }, shutterS) / lens.frameMm;
+    const away = recedingTrailMm(lens, { besideM: LANE_M, fromM: awayM, toM: awayM + speedMps * shutterS }) / lens.frameMm;
+    return {
+      across: `${Math.round(100 * across)} %`,
+      words: trailWords(shutterS, across, away, waitForFirstS(this.carsPerMinute() / 60)),
+    };
   });
 
   protected readonly waters = (Object.keys(WATER_MEMORY_S) as Water[]).map((water) => ({
