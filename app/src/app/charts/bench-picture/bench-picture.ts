@@ -5,7 +5,7 @@ import {
   effect,
   type ElementRef,
   input,
-  output,
+  model,
   type Signal,
   viewChild,
 } from '@angular/core';
@@ -52,12 +52,11 @@ export class BenchPicture {
   readonly before = input.required<PictureBytes>();
   readonly after = input.required<PictureBytes>();
   readonly drawn = input.required<PatternDrawn>();
-  readonly at = input.required<Spot>();
+  /** The picture's own until it is told otherwise: keys go on from one another, however fast. */
+  readonly at = model.required<Spot>();
   /** Share of the width that shows what the pattern gives. */
-  readonly split = input.required<number>();
+  readonly split = model.required<number>();
   readonly sentence = input.required<string>();
-  readonly spotMoved = output<Spot>();
-  readonly splitMoved = output<number>();
 
   private readonly shown = elementWidth(430);
   private readonly beforeCanvas = viewChild.required<ElementRef<HTMLCanvasElement>>('beforeCanvas');
@@ -116,15 +115,15 @@ export class BenchPicture {
   }
 
   protected dragSplit({ xPx }: PlacePx): void {
-    this.splitMoved.emit(Math.min(1, Math.max(0, xPx / this.widthPx())));
+    this.split.set(Math.min(1, Math.max(0, xPx / this.widthPx())));
   }
 
   protected stepSplit({ by }: HandleStep): void {
-    this.splitMoved.emit(Math.min(1, Math.max(0, this.split() + by * SPLIT_STEP)));
+    this.split.update((share) => Math.min(1, Math.max(0, share + by * SPLIT_STEP)));
   }
 
   private moveTo(x: number, y: number): void {
-    this.spotMoved.emit({ x: Math.min(this.aspect(), Math.max(0, x)), y: Math.min(1, Math.max(0, y)) });
+    this.at.set({ x: Math.min(this.aspect(), Math.max(0, x)), y: Math.min(1, Math.max(0, y)) });
   }
 
   private draw(canvas: Signal<ElementRef<HTMLCanvasElement>>, bytes: Signal<PictureBytes>): void {

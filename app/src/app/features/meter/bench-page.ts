@@ -102,7 +102,7 @@ export class BenchPage {
       centreRadius: PATTERN_FIGURES.centreDiameter / 2,
       zonesAcross: ZONES_ACROSS,
       zonesDown: ZONES_DOWN,
-      focusZones: focusZones(cells, answer?.at ?? { x: 0, y: 0 }),
+      focusZones: focusZones(cells, this.bench.at() ?? answer?.at ?? { x: 0, y: 0 }),
     };
   });
   protected readonly changes = computed(() => {
