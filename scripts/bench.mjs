@@ -9,6 +9,7 @@ build();
 const port = '4318';
 say('== core');
 run(process.execPath, ['core/bench/core.bench.mjs']);
+run(process.execPath, ['core/bench/meter.bench.mjs']);
 say('== app');
 const server = startServer({ PORT: port });
 await new Promise((resolve) => setTimeout(resolve, 800));

@@ -165,6 +165,24 @@ const stay = await page.getByRole('slider', { name: 'Arrive at Orrel Steps' }).l
 const alongDay = (turn) => [stay.x + stay.width / 2 + 60 * Math.sin(turn), stay.y + stay.height / 2];
 sayFrames('dragging a stay of the planned day', await dragFrames(page, alongDay), 20);
 
+await page.goto(`${baseUrl}/meter/tones?stop=orrel`);
+for (const [text, name] of [
+  ['16.3', 'wall'],
+  ['12.9', 'coat'],
+  ['8', 'doorway'],
+]) {
+  await page.getByLabel('Reading', { exact: true }).fill(text);
+  await page.getByLabel('of', { exact: true }).fill(name);
+  await page.keyboard.press('Enter');
+}
+await page.waitForTimeout(1500);
+const knob = await page
+  .getByRole('slider', { name: /^Tone of/ })
+  .locator('.knob')
+  .boundingBox();
+const alongTones = (turn) => [knob.x + knob.width / 2, knob.y + knob.height / 2 + 70 * Math.sin(turn)];
+sayFrames('dragging the key on the tone ladder', await dragFrames(page, alongTones), 34);
+
 /** From a tap in the hand to the frame after its answer, the processor slowed four times. */
 async function taps() {
   const context = await browser.newContext({

@@ -1,5 +1,5 @@
 import { type Medium, placeKey, type Reading } from '@roam-dial/core';
-import { mediumSentence, placementSentence } from './metering';
+import { mediumSentence, placementSentence, rangeWaySentence } from './metering';
 import { Wording } from './wording';
 
 const WORDING = new Wording({ lengthUnit: 'metres', clock: '24h' });
@@ -47,5 +47,29 @@ describe('where the key is put, in words', () => {
     expect(hold === null ? '' : mediumSentence(hold, RAW, WORDING)).toBe('+3.0 and −8.0: holds it, with 3 stops to spare');
     const slide = placeKey(WALL, SLIDE, 'hold');
     expect(slide === null ? '' : mediumSentence(slide, SLIDE, WORDING)).toBe('+2.0 and −2.5: 3.5 stops too little');
+  });
+});
+
+describe('ways out of a range that is too wide, in words', () => {
+  const told = (way: Parameters<typeof rangeWaySentence>[0]): string => rangeWaySentence(way, WALL, WORDING, (ev) => `1/${ev}`);
+  it.each([
+    [{ kind: 'medium', name: 'a raw file', spareEv: 2.7 } as const, 'A raw file holds it, with 2⅔ stops to spare.'],
+    [{ kind: 'letGo', readingId: 'the doorway', end: 'dark', stillShortEv: 0 } as const, 'Let the doorway go: then it fits.'],
+    [
+      { kind: 'letGo', readingId: 'the wall', end: 'bright', stillShortEv: 0.5 } as const,
+      'Let the wall go: 0.5 stop still too wide.',
+    ],
+    [{ kind: 'inShade', stillShortEv: 0 } as const, 'Take all of it in the shade: then it fits.'],
+    [{ kind: 'silhouette', lostReadings: 1 } as const, 'Make it a silhouette: 1 reading goes black.'],
+    [
+      { kind: 'bracket', bracket: { frames: 5, stepEv: 2, middleEv: 10 } } as const,
+      'Bracket: 5 frames 2 stops apart about EV 10, the longest 1/6; walkers come out double.',
+    ],
+    [{ kind: 'pull', stillShortEv: 1 } as const, 'Have the film pulled a stop: 1 stop still too wide.'],
+  ])('%j', (way, words) => expect(told(way)).toBe(words));
+  it('of flash says what it gives over the light that is there', () => {
+    expect(told({ kind: 'flash', liftEv: 3.5, overAmbientEv: 3.4 })).toMatch(
+      /^Flash on the darkest, .* over the light there: it comes up by 3.5 stops\.$/,
+    );
   });
 });

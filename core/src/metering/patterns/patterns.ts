@@ -94,12 +94,10 @@ function centreEv(map: PreparedMap, { centreDiameter, centreWeight }: PatternFig
 }
 
 /** The EV above which a share of the cells lie, exactly; of the lamps none where they may burn. */
-export function evAbove(
-  { bin, ev, histogram, lampHistogram, label, isLamp }: PreparedMap,
-  share: number,
-  lampsMayBurn: boolean,
-): number {
+export function evAbove(map: PreparedMap, share: number, lampsMayBurn: boolean): number {
+  const { bin, ev, histogram, lampHistogram, label, isLamp, brightest } = map;
   const above = Math.floor(share * ev.length);
+  if (!lampsMayBurn && above < brightest.length) return brightest[brightest.length - 1 - above] as number;
   let counted = 0;
   let at = BINS;
   while (counted <= above && at > 0) {

@@ -30,6 +30,8 @@ export interface PreparedMap extends LuminanceMap {
    * one subtraction.
    */
   readonly sums: Float64Array;
+  /** EVs of the brightest cells, ascending: a hundredth of them, and a few more. */
+  readonly brightest: Float32Array;
 }
 
 /** A meter's own cell saturates so many stops over what it reads (s). */
@@ -53,6 +55,37 @@ function saturatedAt(histogram: Uint32Array, saturatesOverEv: number): number {
     e = next;
   }
   return e;
+}
+
+const BRIGHTEST_SHARE = 0.01;
+/** Parts of a bin by which the last of them are told apart. */
+const PARTS = 512;
+
+/** From this EV up lie so many cells, and no more than those of a part of a bin on top. */
+function thresholdFor(cells: number, ev: Float32Array, bin: Uint16Array, histogram: Uint32Array): number {
+  let [lowest, above] = [BINS - 1, 0];
+  while (lowest > 0 && above + (histogram[lowest] as number) < cells) above += histogram[lowest--] as number;
+  const edge = LOWEST_BIN_EV + lowest / BINS_A_STOP;
+  const parts = new Uint32Array(PARTS + 1);
+  const partOf = (its: number): number => Math.min(PARTS, Math.max(0, Math.floor((its - edge) * BINS_A_STOP * PARTS)));
+  for (let place = 0; place < ev.length; place++) {
+    if (bin[place] !== lowest) continue;
+    const part = partOf(ev[place] as number);
+    parts[part] = (parts[part] as number) + 1;
+  }
+  let part = PARTS;
+  while (part > 0 && above + (parts[part] as number) < cells) above += parts[part--] as number;
+  return part === 0 ? edge : edge + part / (BINS_A_STOP * PARTS);
+}
+
+function brightestOf(ev: Float32Array, bin: Uint16Array, histogram: Uint32Array): Float32Array {
+  const from = thresholdFor(BRIGHTEST_SHARE * ev.length, ev, bin, histogram);
+  let count = 0;
+  for (const its of ev) if (its >= from) count++;
+  const brightest = new Float32Array(count);
+  let next = 0;
+  for (const its of ev) if (its >= from) brightest[next++] = its;
+  return brightest.sort();
 }
 
 /** Source: docs/metering.md#patterns. */
@@ -79,5 +112,5 @@ export function prepareMap(map: LuminanceMap, { saturatesOverEv = SATURATES_OVER
       sums[first + column + 1] = sum;
     }
   }
-  return { ...map, bin, histogram, lampHistogram, capEv, sums };
+  return { ...map, bin, histogram, lampHistogram, capEv, sums, brightest: brightestOf(ev, bin, histogram) };
 }

@@ -1,6 +1,6 @@
 import type { SceneDescription } from '../map/scene.js';
 import { person } from '../map/shapes.js';
-import { box, downwards, ellipse, EVERYTHING, glow, lamp, light, polygon, surface } from './layers.js';
+import { box, downwards, ellipse, EVERYTHING, glow, lamps, light, polygon, surface } from './layers.js';
 
 const WARM_LAMP_K = 2900;
 const SHADE_K = 7500;
@@ -225,7 +225,7 @@ function arcade(): SceneDescription {
       surface('square', polygon(...arch(1.1)), downwards(14.1, 14.9, 0.14, 0.92), { textureEv: 0.5 }),
       surface('corner', polygon([0.46, 0.4], [0.56, 0.4], [0.56, 0.9], [0.46, 0.9]), 5, { textureEv: 0.6 }),
       surface('walker', person({ x: 0.7, y: 0.9 }, 0.4).whole, 11.6, { textureEv: 0.6 }),
-      ...lamp('lantern', { x: 0.52, y: 0.18 }, 11.4, 0.012),
+      ...lamps('lantern', [{ x: 0.52, y: 0.18 }, 11.4, 0.012]),
     ],
     keys: [{ label: 'square', part: 'all', tone: 1 }],
     focus: { x: 0.79, y: 0.4 },

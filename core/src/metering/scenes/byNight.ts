@@ -1,6 +1,6 @@
 import type { SceneDescription } from '../map/scene.js';
 import { person } from '../map/shapes.js';
-import { box, downwards, ellipse, EVERYTHING, glow, lamp, light, polygon, surface } from './layers.js';
+import { box, downwards, ellipse, EVERYTHING, glow, lamps, light, polygon, surface } from './layers.js';
 
 const LAMP_K = 2900;
 const SCREEN_K = 6500;
@@ -26,7 +26,7 @@ function silhouetteScreen(): SceneDescription {
       surface('hood', ellipse(0.11, 0.92, 0.12, 0.22), 2.4, { textureEv: 0.5 }),
       light(box(0.13, 0.5, 0.2, 0.3), 3.4, 0.03, { isChanging: true, on: ['face', 'hood'] }),
       surface('vendor', vendor.whole, 5.2, { textureEv: 0.5 }),
-      ...lamp('lamp', { x: 1.43, y: 0.4 }, 12.5, 0.012),
+      ...lamps('lamp', [{ x: 1.43, y: 0.4 }, 12.5, 0.012]),
     ],
     keys: [
       { label: 'screen', part: 'all', tone: 1 },
@@ -54,9 +54,7 @@ function nightSquare(): SceneDescription {
       surface('windows', box(1.2, 0.36, 0.08, 0.1), 7.2, { textureEv: 0.4, isLamp: true }),
       surface('doorway', box(0.48, 0.44, 0.09, 0.22), -1.6, { textureEv: 0.5 }),
       surface('people', { kind: 'any', of: people.map(({ whole }) => whole) }, 2.6, { textureEv: 0.7 }),
-      ...lamp('lamps', { x: 0.8, y: 0.3 }, 12.6, 0.022),
-      ...lamp('lamps', { x: 0.34, y: 0.46 }, 12, 0.016),
-      ...lamp('lamps', { x: 1.36, y: 0.5 }, 11.8, 0.014),
+      ...lamps('lamps', [{ x: 0.8, y: 0.3 }, 12.6, 0.022], [{ x: 0.34, y: 0.46 }, 12, 0.016], [{ x: 1.36, y: 0.5 }, 11.8, 0.014]),
     ],
     keys: [
       { label: 'ground', part: 'litHalf', tone: 0 },
@@ -82,8 +80,11 @@ function stage(id: 'stageNear' | 'stageBack', tall: number, foot: number, seed: 
       surface('clothes', player.whole, 4.2, { textureEv: 0.6 }),
       surface('skin', player.face, 8.6, { textureEv: 0.35 }),
       light(ellipse(0.76, foot - 0.5 * tall, 0.2 * tall, 0.55 * tall), 1.2, 0.1 * tall, { on: ['clothes', 'curtain'] }),
-      ...lamp('spots', { x: 0.76 - 0.8 * tall, y: foot - 1.5 * tall }, 13.6, 0.012 * tall),
-      ...lamp('spots', { x: 0.76 + 0.8 * tall, y: foot - 1.5 * tall }, 13.6, 0.012 * tall),
+      ...lamps(
+        'spots',
+        [{ x: 0.76 - 0.8 * tall, y: foot - 1.5 * tall }, 13.6, 0.012 * tall],
+        [{ x: 0.76 + 0.8 * tall, y: foot - 1.5 * tall }, 13.6, 0.012 * tall],
+      ),
     ],
     keys: [{ label: 'skin', part: 'all', tone: 1 }],
     focus: { x: 0.76, y: foot - 0.92 * tall },
@@ -111,8 +112,7 @@ function wetStreet(): SceneDescription {
       surface('legs', walker.whole, 3.4, { textureEv: 0.6 }),
       surface('coat', walker.coat, 4.9, { textureEv: 0.6, soft: 0.004 }),
       surface('face', walker.face, 5.4, { textureEv: 0.3, soft: 0.004 }),
-      ...lamp('lamps', { x: 1.12, y: 0.34 }, 12.4, 0.008),
-      ...lamp('lamps', { x: 0.98, y: 0.42 }, 11.6, 0.005),
+      ...lamps('lamps', [{ x: 1.12, y: 0.34 }, 12.4, 0.008], [{ x: 0.98, y: 0.42 }, 11.6, 0.005]),
     ],
     keys: [
       { label: 'coat', part: 'all', tone: -0.5 },

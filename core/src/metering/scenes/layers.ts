@@ -31,9 +31,15 @@ export function glow(at: Spot, ev: number, radius: number, more: More<Glow> = {}
   return { kind: 'glow', at, ev, radius, ...more };
 }
 
-/** A lamp: its bulb, and the light scattered round it. */
-export function lamp(label: string, { x, y }: Spot, ev: number, radius: number): readonly [Fill, Glow] {
-  return [surface(label, ellipse(x, y, radius, radius), ev, { isLamp: true }), glow({ x, y }, ev - 8.5, 2.2 * radius)];
+/** A lamp: where, how bright its bulb reads, and how large it is. */
+export type Lamp = readonly [at: Spot, ev: number, radius: number];
+
+/** Lamps: their bulbs, then the light scattered round them, all of it together. */
+export function lamps(label: string, ...all: readonly Lamp[]): readonly (Fill | Glow)[] {
+  return [
+    ...all.map(([{ x, y }, ev, radius]) => surface(label, ellipse(x, y, radius, radius), ev, { isLamp: true })),
+    ...all.map(([at, ev, radius]) => glow(at, ev - 8.5, 2.2 * radius)),
+  ];
 }
 
 /** A gradient from the top of the frame, or of a part of it, to its bottom. */

@@ -2,7 +2,7 @@ import { WALL_OVER_GREY_EV } from '../../light/index.js';
 import type { Intent, LightChange, StopLight, Subject } from '../../stop/index.js';
 import type { Layer, SceneDescription, SceneKey } from '../map/scene.js';
 import { person, type Shape } from '../map/shapes.js';
-import { box, downwards, ellipse, EVERYTHING, glow, lamp, light as lightOn, polygon, surface } from './layers.js';
+import { box, downwards, ellipse, EVERYTHING, glow, lamps, light as lightOn, polygon, surface } from './layers.js';
 
 /** The light that a stop's frame is painted with: what its card meters, and of the rest what is known. */
 export type FrameLight = Pick<StopLight, 'keyEv100' | 'contrastEv' | 'surface'> &
@@ -259,8 +259,11 @@ function litStreet(view: View, readings: Readings, tone: number): Composed {
       surface('street', polygon([0, 0.68], [aspect, 0.66], [aspect, 1], [0, 1]), readings.key, { textureEv: 0.4 }),
       surface('windows', box(0.2 * aspect, 0.36, 0.06, 0.09), readings.key + 3, { isLamp: true }),
       surface('windows', box(0.74 * aspect, 0.4, 0.05, 0.08), readings.key + 3, { isLamp: true }),
-      ...lamp('lamps', { x: 0.52 * aspect, y: 0.3 }, readings.key + LAMP_OVER_STREET_EV, 0.014),
-      ...lamp('lamps', { x: 0.3 * aspect, y: 0.44 }, readings.key + LAMP_OVER_STREET_EV, 0.008),
+      ...lamps(
+        'lamps',
+        [{ x: 0.52 * aspect, y: 0.3 }, readings.key + LAMP_OVER_STREET_EV, 0.014],
+        [{ x: 0.3 * aspect, y: 0.44 }, readings.key + LAMP_OVER_STREET_EV, 0.008],
+      ),
       surface('person', personAt(view).whole, readings.key - 1, { textureEv: 0.5 }),
     ],
     key: key('street', tone),

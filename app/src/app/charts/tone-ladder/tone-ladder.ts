@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, model, output } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
 import { elementWidth } from '../element-size';
 import type { PlacePx } from '../grip';
@@ -72,10 +72,9 @@ export class ToneLadder {
   readonly rungs = input.required<readonly ToneRung[]>();
   readonly columns = input.required<readonly ToneColumn[]>();
   /** The tone that the key shall have; null without one. */
-  readonly keyTone = input.required<number | null>();
+  readonly keyTone = model.required<number | null>();
   readonly say = input.required<(stops: number) => string>();
   readonly sentence = input.required<string>();
-  readonly keyMoved = output<number>();
   readonly columnChosen = output<string>();
 
   private readonly width = elementWidth(640);
@@ -135,6 +134,6 @@ export class ToneLadder {
 
   private move(tone: number): void {
     const thirds = Math.round(Math.min(LARGEST_TONE, Math.max(-LARGEST_TONE, tone)) * 3) / 3;
-    if (thirds !== this.keyTone()) this.keyMoved.emit(thirds);
+    if (thirds !== this.keyTone()) this.keyTone.set(thirds);
   }
 }

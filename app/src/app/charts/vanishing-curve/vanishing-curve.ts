@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, model } from '@angular/core';
 import { scaleLinear, scaleLog } from 'd3-scale';
 import { line } from 'd3-shape';
 import { elementWidth } from '../element-size';
@@ -90,10 +90,9 @@ export class VanishingCurve {
   /** What an exposure leaves of them, a share of the ground's brightness. */
   readonly leaves = input.required<(shutterS: number) => number>();
   readonly unseen = input.required<number>();
-  readonly shutterS = input.required<number>();
+  readonly shutterS = model.required<number>();
   readonly say = input.required<(seconds: number) => string>();
   readonly sentence = input.required<string>();
-  readonly moved = output<number>();
 
   protected readonly width = elementWidth(640);
   protected readonly height = HEIGHT_PX;
@@ -129,6 +128,6 @@ export class VanishingCurve {
 
   private move(seconds: number): void {
     const thirds = 2 ** (Math.round(Math.log2(seconds) * 3) / 3);
-    this.moved.emit(Math.min(TO_S, Math.max(FROM_S, thirds)));
+    this.shutterS.set(Math.min(TO_S, Math.max(FROM_S, thirds)));
   }
 }

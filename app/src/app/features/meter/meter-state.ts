@@ -213,9 +213,9 @@ export class MeterState {
   }
 
   /** The tone that the key shall have. */
-  tone(tone: number): void {
+  tone(tone: number | null): void {
     const key = this.placement()?.key;
-    if (key !== undefined)
+    if (key !== undefined && tone !== null)
       this.write('key’s tone', (metering) => ({
         ...metering,
         readings: metering.readings.map((one) => (one.id === key.reading.id ? { ...one, tone } : one)),
