@@ -129,7 +129,9 @@ describe('the host', () => {
 
 describe('the meter in the hand', () => {
   /** Text of the stream until it has so many readings, and the way to leave it. */
-  function listen(readings: number): Promise<{ text: string; type: string | undefined; status: number | undefined; leave: () => void }> {
+  function listen(
+    readings: number,
+  ): Promise<{ text: string; type: string | undefined; status: number | undefined; leave: () => void }> {
     return new Promise((resolve, reject) => {
       const asked = request({ host: '127.0.0.1', port, path: '/api/meter?ngsw-bypass' }, (response) => {
         let text = '';
@@ -149,7 +151,10 @@ describe('the meter in the hand', () => {
     const { text, type, leave } = await listen(2);
     leave();
     expect(type).toBe('text/event-stream; charset=utf-8');
-    const said = [...text.matchAll(/id: (\d+)\nevent: reading\ndata: (.*)\n\n/g)].map(([, id, data]) => [id, JSON.parse(data ?? '{}')]);
+    const said = [...text.matchAll(/id: (\d+)\nevent: reading\ndata: (.*)\n\n/g)].map(([, id, data]) => [
+      id,
+      JSON.parse(data ?? '{}'),
+    ]);
     expect(said.map(([id]) => id)).toEqual(['0', '1']);
     expect(said[0]?.[1]).toMatchObject({ count: 0, name: 'the white wall' });
   });

@@ -26,7 +26,9 @@ export { DAYLIGHT_K, renderMap, type RenderOptions } from './picture/render.js';
 export { castOf, chromaticityOf, warmthMired } from './picture/whiteBalance.js';
 export { type ToneHistogram, toneHistogram } from './picture/toneHistogram.js';
 export { BUILT_IN_SCENES } from './scenes/index.js';
-export { type FrameLight, type FrameOfStop, keyToneOf, mapSizeOf, sceneOfStop } from './scenes/ofStop.js';
+export { keyToneOf } from './scenes/compositions.js';
+export { type FrameLight, type FrameOfStop, mapSizeOf } from './scenes/frameOfStop.js';
+export { sceneOfStop } from './scenes/ofStop.js';
 export {
   adviceOnKeeping,
   EXPOSURE_KEPT,

@@ -19,8 +19,20 @@ describe('a reading as it is typed', () => {
     expect(read.ok ? read.ev100 : read.message).toBeCloseTo(ev, 9);
   });
   it('knows a frame from an EV', () => {
-    expect(readTyped('EV 9', at)).toEqual({ ok: true, ev100: 9, isFrame: false });
+    expect(readTyped('EV 9', at)).toEqual({ ok: true, ev100: 9, isFrame: false, offEv: 0 });
     expect(readTyped('f8 1/60', at)).toMatchObject({ isFrame: true });
+  });
+  it.each([
+    ['f8 1/60 400 +1', 11, 1],
+    ['f8 1/60 400 -2/3', 10 - 2 / 3, -2 / 3],
+    ['f8 1/60 400 −2', 8, -2],
+  ])('%j is a test shot: EV %d, off by %d', (text, ev100, offEv) => {
+    expect(readTyped(text, at)).toEqual({
+      ok: true,
+      ev100: expect.closeTo(ev100, 9),
+      isFrame: true,
+      offEv: expect.closeTo(offEv, 9),
+    });
   });
   it('takes the roll’s ISO where it is left out', () => {
     const read = readTyped('1/125 8', { iso: 400, step: 'third' });

@@ -2,9 +2,16 @@ import { parseEntry, type StopStep } from '../units/index.js';
 import { frameEv, type Settings } from './reading.js';
 
 export type ReadTyped =
-  { readonly ok: true; readonly ev100: number; readonly isFrame: boolean } | { readonly ok: false; readonly message: string };
+  | {
+      readonly ok: true;
+      readonly ev100: number;
+      readonly isFrame: boolean;
+      /** Stops by which the frame came out too bright (+) or too dark: then it is a test shot. */
+      readonly offEv: number;
+    }
+  | { readonly ok: false; readonly message: string };
 
-const HOW = 'Type an EV (12.3), or a frame: 1/125 8 400, or f8 1/60.';
+const HOW = 'Type an EV (12.3), or a frame: 1/125 8 400, or f8 1/60; +1 behind it where it came out a stop too bright.';
 /** No aperture is so large a number: it is an ISO. */
 const FROM_ISO = 45;
 
@@ -42,10 +49,10 @@ function partsOf(words: readonly string[]): Parts | null {
 }
 
 /** No scene that anybody photographs lies further out. */
-function within(ev100: number, isFrame: boolean): ReadTyped {
+function within(ev100: number, isFrame: boolean, offEv = 0): ReadTyped {
   const isRead = ev100 >= -12 && ev100 <= 24;
   return isRead
-    ? { ok: true, ev100, isFrame }
+    ? { ok: true, ev100, isFrame, offEv }
     : { ok: false, message: `EV ${Number(ev100.toFixed(1))} is outside what a meter reads (−12 to 24).` };
 }
 
@@ -58,10 +65,17 @@ function wordsOf(text: string): readonly string[] {
     .filter((word) => word !== '');
 }
 
+/** How a frame came out stands behind it, with its sign: `f8 1/60 +1`, `-2/3`. */
+function withoutOffset(words: readonly string[]): { readonly frameWords: readonly string[]; readonly offEv: number } {
+  const last = words.at(-1) ?? '';
+  const off = /^[+−-]/.test(last) ? parseEntry(last, { kind: 'stops', step: 'third' }) : null;
+  return off?.ok === true ? { frameWords: words.slice(0, -1), offEv: off.value } : { frameWords: words, offEv: 0 };
+}
+
 /**
  * A reading as one types it in the street: an EV at ISO 100 by itself, or a frame by its time, aperture and ISO in any order,
  * the ISO the roll's or the base where it is left out. `1/125 8 400` and `f8 1/60` are frames. Marked names count as their exact
- * values. Never throws for text.
+ * values; how far off a frame came out, with its sign, makes it a test shot. Never throws for text.
  */
 export function readTyped(text: string, { iso, step }: { readonly iso: number; readonly step: StopStep }): ReadTyped {
   const words = wordsOf(text);
@@ -72,8 +86,9 @@ export function readTyped(text: string, { iso, step }: { readonly iso: number; r
     if (Number.isNaN(ev)) return { ok: false, message: HOW };
     return within(ev, false);
   }
-  const frame = readFrame(text, { iso, step });
-  return frame.ok ? within(frameEv(frame), true) : frame;
+  const { frameWords, offEv } = withoutOffset(words);
+  const frame = readFrame(frameWords.join(' '), { iso, step });
+  return frame.ok ? within(frameEv(frame, offEv), true, offEv) : frame;
 }
 
 export type FrameTyped = ({ readonly ok: true } & Settings) | { readonly ok: false; readonly message: string };

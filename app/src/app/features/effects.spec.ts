@@ -1,66 +1,28 @@
 import {
-  type Body,
   DEFAULT_APPROACH,
   DEFAULT_FIGURES,
   DEFAULT_FRAMING,
   DEFAULT_INTENTS,
   DEFAULT_SHOOTING,
   type Figures,
-  type Film,
-  type Filter,
-  type Flash,
   type Framing,
   type GroundMark,
-  type KitItem,
-  type Lens,
   type Movers,
   type Shooting,
   type Standard,
   type Stop,
   type Subject,
-  type Support,
   type Walk,
   type Wishes,
 } from '@roam-dial/core';
 import { WALL_READ } from '../../testing/demo';
-import type { Workspace } from '../data/workspace';
-
-import { DEMO, type Kind, SCENES, type Scene, type SceneName, shown, withKit, withStops, withWalk } from '../../testing/shown';
+import { everyFieldOf } from '../../testing/effects';
+import { DEMO, withStops, withWalk } from '../../testing/shown';
 
 /**
  * No field is without effect: each one of a stop, a walk, the kit and the standard is changed, and something that the
  * screens show has to change with it. The tables below have to name every field, or they do not compile.
  */
-
-const before = new Map<SceneName, string>();
-function baseline(name: SceneName): string {
-  const known = before.get(name) ?? shown(SCENES[name]);
-  before.set(name, known);
-  return known;
-}
-
-/** For every field: a scene in which it counts, and what it is changed to. */
-type Effects<Thing, Not extends keyof Thing = never> = {
-  readonly [Field in Exclude<keyof Thing, Not>]-?: readonly [SceneName, NonNullable<Thing[Field]> | Thing[Field]];
-};
-
-function everyFieldOf<Thing, Not extends keyof Thing = never>(
-  what: string,
-  effects: Effects<Thing, Not>,
-  put: (over: Partial<Thing>) => (workspace: Workspace) => Workspace,
-): void {
-  describe(`every field of ${what} changes what is shown`, () => {
-    it.each(Object.entries(effects) as [string, readonly [SceneName, unknown]][])('%s', (field, [name, value]) => {
-      const scene: Scene = SCENES[name];
-      const workspace = put({ [field]: value } as Partial<Thing>)(scene.workspace);
-      expect(shown({ ...scene, workspace })).not.toBe(baseline(name));
-    });
-  });
-}
-const itemPut =
-  <K extends Kind>(kind: K) =>
-  (over: Partial<Extract<KitItem, { kind: K }>>) =>
-    withKit(kind, (item) => ({ ...item, ...over }) as KitItem);
 
 everyFieldOf<Stop, 'id'>(
   'a stop',
@@ -199,109 +161,6 @@ everyFieldOf<Walk, 'id' | 'isDemo' | 'notes'>(
     isPlanned: ['market', true],
   },
   (over) => withWalk((walk) => ({ ...walk, ...over })),
-);
-
-everyFieldOf<Body, 'id' | 'kind' | 'name' | 'inBag'>(
-  'a body',
-  {
-    medium: ['market', 'film'],
-    sensorWidthMm: ['market', 24],
-    sensorHeightMm: ['market', 16],
-    pixelsAcross: ['isolating', 3000],
-    markStep: ['screen', 'full'],
-    baseIso: ['market', 400],
-    lowestIso: ['glare', 25],
-    highestIso: ['dark', 1600],
-    slowestAutoShuttersS: ['market', [1 / 64, 1 / 128]],
-    compensationWhenBothHeld: ['bothHeld', false],
-    autofocusDelayS: ['centre', 1],
-    autofocusLimitEv: ['centre', 8],
-    controls: ['marketLadder', { aperture: 'menu', shutter: 'ring', iso: 'ring', compensation: 'ring' }],
-    fastestShutterS: ['facade', 1 / 256],
-    slowestShutterS: ['tripod', 0.5],
-    readoutS: ['screen', 0.2],
-    flashSyncS: ['flash', 1 / 32],
-    stabiliserStops: ['night', 0],
-    atCeiling: ['dark', 'underexpose'],
-    liveViewSmallestFNumber: ['market', null],
-    headroomEv: ['highlights', 0.5],
-    straightOverEv: ['highlights', 1],
-    straightUnderEv: ['straight', 2],
-    shadowRangeEv: ['market', 4],
-    meterPatterns: ['market', ['spot']],
-    filmId: ['film', 'other-film'],
-  },
-  itemPut('body'),
-);
-
-everyFieldOf<Lens, 'id' | 'kind' | 'name' | 'inBag'>(
-  'a lens',
-  {
-    shortestMm: ['market', 40],
-    longestMm: ['market', 20],
-    widest: ['night', [{ focalLengthMm: 28, fNumber: 5.6 }]],
-    smallestFNumber: ['facade', 4],
-    clickStep: ['market', 'full'],
-    closestFocusM: ['market', 4],
-    engravedDistancesM: ['market', [1, 8]],
-    stabiliserStops: ['night', 6],
-    ringDiameterMm: ['market', 80],
-    turnToInfinity: ['market', 'anticlockwise'],
-    throwPoints: [
-      'market',
-      [
-        { distanceM: 1, degrees: 0 },
-        { distanceM: 3, degrees: 60 },
-      ],
-    ],
-  },
-  itemPut('lens'),
-);
-
-everyFieldOf<Film, 'id' | 'kind' | 'inBag'>(
-  'a film',
-  {
-    name: ['film', 'Slow 50'],
-    boxIso: ['film', 100],
-    exposureIndex: ['film', 100],
-    filmKind: ['film', 'slide'],
-    latitudeOverEv: ['filmGlare', 0],
-    latitudeUnderEv: ['filmDim', 0],
-    reciprocityExponent: ['filmNight', 1.8],
-    reciprocityThresholdS: ['filmNight', 0.1],
-    pushStops: ['film', 2],
-    holdsOverEv: ['filmPool', 0.5],
-    holdsUnderEv: ['filmPool', 0.5],
-  },
-  itemPut('film'),
-);
-
-everyFieldOf<Flash, 'id' | 'kind' | 'name'>(
-  'a flash',
-  {
-    inBag: ['flash', false],
-    guideNumberM: ['flash', 2],
-    compensationRangeEv: ['strongFlash', 1],
-    recycleS: ['flash', 9],
-  },
-  itemPut('flash'),
-);
-
-everyFieldOf<Filter, 'id' | 'kind'>(
-  'a filter',
-  {
-    name: ['glare', 'Dark glass'],
-    inBag: ['glare', false],
-    filterKind: ['glare', 'colour'],
-    stops: ['glare', 12],
-  },
-  itemPut('filter'),
-);
-
-everyFieldOf<Support, 'id' | 'kind' | 'name'>(
-  'a support',
-  { inBag: ['steadied', false], supportKind: ['steadied', 'wall'], gainStops: ['braced', 4] },
-  itemPut('support'),
 );
 
 everyFieldOf<Standard, 'figures'>(

@@ -9,14 +9,13 @@ import {
   type LightLadder,
   type WayOutResult,
 } from '@roam-dial/core';
-import { auditTime, combineLatest, distinctUntilChanged, filter, map, type Observable, of, shareReplay, startWith } from 'rxjs';
+import { auditTime, distinctUntilChanged, filter, map, type Observable, of, shareReplay, startWith } from 'rxjs';
 import { askLatest } from '../workers/answers';
 import { SetUpClient } from '../workers/set-up.client';
 import { type Card, CardStore, type NoCard } from './card.store';
 import { ArrivalLights } from './arrival-lights';
-import { DaysStore } from './days.store';
 import { partsOf } from './scenes';
-import { WorkspaceStore } from './workspace.store';
+import { settledWalk } from './settled-walk';
 
 /** A slow answer with the card that it is about. */
 export interface Finding<Answer> {
@@ -45,7 +44,6 @@ const isCard = (state: Card | NoCard): state is Card => state.kind === 'card';
 export class FindingsStore {
   private readonly client = inject(SetUpClient);
   private readonly lights = new ArrivalLights();
-  private readonly workspace$ = inject(WorkspaceStore).workspace$;
   private readonly card$ = inject(CardStore).card$.pipe(filter(isCard));
 
   readonly ladder$: Observable<Finding<LightLadder>> = this.finding((card) =>
@@ -62,19 +60,8 @@ export class FindingsStore {
     isSameSearch,
   );
 
-  readonly home$: Observable<HomeFinding | null> = combineLatest([
-    this.workspace$,
-    inject(CardStore).focus$.pipe(
-      map(({ walk }) => walk),
-      distinctUntilChanged(),
-    ),
-    inject(DaysStore).days$,
-    inject(DaysStore).isSettled$,
-  ]).pipe(
-    auditTime(REST_MS),
-    // While the walk's days are being measured every one of them would ask for another home.
-    filter(([, , , isSettled]) => isSettled),
-    map(([workspace, walk, days]) => (walk === null ? null : homeQuestion(workspace, walk, days, this.lights.of))),
+  readonly home$: Observable<HomeFinding | null> = settledWalk().pipe(
+    map(({ workspace, walk, days }) => (walk === null ? null : homeQuestion(workspace, walk, days, this.lights.of))),
     distinctUntilChanged(isSameHome),
     askLatest((question) => (question === null ? of(null) : this.homeFor(question))),
     startWith(null),

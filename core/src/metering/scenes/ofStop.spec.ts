@@ -6,7 +6,8 @@ import { paintScene } from '../map/paintScene.js';
 import { answerOf } from '../patterns/compensation.js';
 import { keyOnMap, spotOn } from '../patterns/keyOnMap.js';
 import { prepareMap } from '../patterns/prepareMap.js';
-import { type FrameLight, type FrameOfStop, mapSizeOf, sceneOfStop } from './ofStop.js';
+import { type FrameLight, type FrameOfStop, mapSizeOf } from './frameOfStop.js';
+import { sceneOfStop } from './ofStop.js';
 
 /** Noon in a sunny street, its shade, and the street at night; the key is put where the case says. */
 const SUNNY = {

@@ -72,14 +72,14 @@ export function choiceOf<Item, Key extends keyof Item>(
   label: string,
   effect: string,
   choices: readonly Choice<Item[Key] & string>[],
-  extra: Extra<Item> = {},
+  extra: Extra<Item> & { readonly brings?: (value: Item[Key]) => Partial<Item> } = {},
 ): FieldSpec<Item> {
   return {
     ...common(label, effect, extra),
     kind: 'choice',
     choices: () => choices,
     read: (item) => item[key] as string,
-    write: (item, value) => ({ ...item, [key]: value as Item[Key] }),
+    write: (item, value) => ({ ...item, [key]: value as Item[Key], ...extra.brings?.(value as Item[Key]) }),
   };
 }
 

@@ -1,4 +1,4 @@
-import type { Film, Filter, Flash, KitItem, KitKind, Support } from '@roam-dial/core';
+import { type Film, FILM_HOLDS, type Filter, type Flash, type KitItem, type KitKind, type Support } from '@roam-dial/core';
 import { choicesOf } from '../../ui/choices';
 import { entryCodec, numberCodec } from '../../wording/codec';
 import { BODY_FIELDS } from './body-fields';
@@ -27,7 +27,8 @@ const FILM_FIELDS: readonly FieldSpec<Film>[] = [
     'Kind',
     'What it forgives: which way to err.',
     choicesOf({ blackAndWhiteNegative: 'black-and-white negative', colourNegative: 'colour negative', slide: 'slide' }),
-    { feeds: 'iso' },
+    // What it holds is of its kind; the person’s own figure is typed after.
+    { feeds: 'iso', brings: (kind) => FILM_HOLDS[kind] },
   ),
   valueOf(
     'latitudeOverEv',

@@ -33,7 +33,7 @@ const percent = (share: number): string =>
   providers: [BenchState],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './bench-page.html',
-  styleUrl: './bench-page.scss',
+  styleUrls: ['./page.scss', './bench-page.scss'],
 })
 export class BenchPage {
   protected readonly meter = inject(MeterState);

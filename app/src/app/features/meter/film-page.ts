@@ -28,7 +28,7 @@ const keyOf = ({ index, pushStops }: Pick<Chosen, 'index' | 'pushStops'>): strin
   imports: [ChoiceField, FilmChart, MatButtonModule, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './film-page.html',
-  styleUrl: './film-page.scss',
+  styleUrls: ['./page.scss', './film-page.scss'],
 })
 export class FilmPage {
   protected readonly meter = inject(MeterState);

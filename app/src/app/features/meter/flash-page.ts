@@ -19,7 +19,7 @@ const LAMPS_K = 2900;
   imports: [LiftChart, RouterLink, ValueField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './flash-page.html',
-  styleUrl: './flash-page.scss',
+  styleUrls: ['./page.scss', './flash-page.scss'],
 })
 export class FlashPage {
   protected readonly meter = inject(MeterState);

@@ -189,7 +189,7 @@ export class MeterState {
     if (!read.ok) return read.message;
     this.put({
       name: name.trim() || `Reading ${this.metering().readings.length + 1}`,
-      kind: read.isFrame ? 'lookedRight' : 'spot',
+      kind: !read.isFrame ? 'spot' : read.offEv === 0 ? 'lookedRight' : 'testShot',
       ev100: read.ev100,
     });
     return null;

@@ -44,7 +44,7 @@ const BRIGHTNESS_WORDS: Readonly<Record<FireworkBrightness, string>> = {
   imports: [ChoiceField, TextField, ValueField, VanishingCurve],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './night-page.html',
-  styleUrl: './night-page.scss',
+  styleUrls: ['./page.scss', './night-page.scss'],
 })
 export class NightPage {
   protected readonly state = inject(MeterState);

@@ -3,7 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { phoneLayout } from '../../state/phone-layout';
-import { type HandReading, type PlacingSchool, type Reading } from '@roam-dial/core';
+import type { HandReading, PlacingSchool, Reading } from '@roam-dial/core';
 import { ToneLadder } from '../../charts/tone-ladder/tone-ladder';
 import { CheckField } from '../../ui/check-field';
 import { ChoiceField } from '../../ui/choice-field';

@@ -1,0 +1,105 @@
+import { WALL_OVER_GREY_EV } from '../../light/index.js';
+import type { Intent, LightChange, StopLight, Subject } from '../../stop/index.js';
+import { person } from '../map/shapes.js';
+
+/** The light that a stop's frame is painted with: what its card meters, and of the rest what is known. */
+export type FrameLight = Pick<StopLight, 'keyEv100' | 'contrastEv' | 'surface'> &
+  Partial<
+    Pick<StopLight, 'modelEv100' | 'shadeEv' | 'litGroundEv' | 'litPersonEv' | 'cameraSideEv' | 'skyEv' | 'isLit' | 'lampsOn'>
+  >;
+
+export interface FrameOfStop {
+  readonly intent: Intent;
+  readonly light: FrameLight;
+  readonly subject: Pick<Subject, 'medianM'>;
+  readonly focalLengthMm: number;
+  readonly body: { readonly sensorWidthMm: number; readonly sensorHeightMm: number };
+  readonly changes?: LightChange;
+}
+
+/** Every light of the frame as a reading, EV. */
+export interface Readings {
+  readonly key: number;
+  /** The ground, shaded and lit; walls stand upright, and have half of its sky. */
+  readonly shade: number;
+  readonly lit: number;
+  readonly shadedWall: number;
+  /** People: on the side to the camera, and in the sun. */
+  readonly person: number;
+  readonly litPerson: number;
+  readonly sky: number;
+  readonly isLit: boolean;
+  readonly isNight: boolean;
+}
+
+const LIT_SURFACES: ReadonlySet<StopLight['surface']> = new Set(['litPerson', 'litGround', 'litWall']);
+/** Coats are darker than a grey card; what is not known of the sky lies so far over the shade. Judgement. */
+const COAT_EV = -1;
+const SKY_OVER_SHADE_EV = 2.5;
+
+/** Where only the key's light is known, the rest follows from it and the contrast; a reading moves all of it. */
+export function readingsOf({ light }: FrameOfStop): Readings {
+  const { keyEv100, contrastEv, surface: of } = light;
+  const shift = light.modelEv100 === undefined ? 0 : keyEv100 - light.modelEv100;
+  const known = (ev: number | undefined): number | null => (ev === undefined || !Number.isFinite(ev) ? null : ev + shift);
+  const shadeLight = known(light.shadeEv) ?? keyEv100 - (LIT_SURFACES.has(of) ? Math.max(0, contrastEv) : 0);
+  const isLit = light.isLit ?? LIT_SURFACES.has(of);
+  const litLight = isLit ? (known(light.litGroundEv) ?? shadeLight + Math.max(0, contrastEv)) : shadeLight;
+  return {
+    key: keyEv100,
+    shade: shadeLight + WALL_OVER_GREY_EV,
+    lit: litLight + WALL_OVER_GREY_EV,
+    shadedWall: shadeLight + WALL_OVER_GREY_EV - 1,
+    person: (known(light.cameraSideEv) ?? shadeLight - 1) + COAT_EV,
+    litPerson: (known(light.litPersonEv) ?? litLight) + COAT_EV,
+    sky: known(light.skyEv) ?? shadeLight + SKY_OVER_SHADE_EV,
+    isLit,
+    isNight: light.lampsOn === true,
+  };
+}
+
+/** Sizes in the frame, heights of it. */
+export interface View {
+  readonly aspect: number;
+  /** Frame heights that a metre takes up at a metre. */
+  readonly scale: number;
+  readonly medianM: number;
+}
+
+export const EYE_M = 1.6;
+const PERSON_M = 1.7;
+
+/** Sides of a frame that anybody has, whatever is typed. */
+const WIDEST = 4;
+
+function aspectOf({ sensorWidthMm, sensorHeightMm }: FrameOfStop['body']): number {
+  return Math.min(WIDEST, Math.max(1 / WIDEST, sensorWidthMm / sensorHeightMm));
+}
+
+export function viewOf({ subject, focalLengthMm, body }: FrameOfStop): View {
+  return {
+    aspect: aspectOf(body),
+    scale: focalLengthMm / body.sensorHeightMm,
+    medianM: Math.max(subject.medianM, 0.5),
+  };
+}
+
+export const MIDDLE_Y = 0.5;
+
+/** However near or far they are, somebody is seen, and something beside them: frame heights a metre. */
+const SMALLEST = 0.05;
+const TALLEST = 0.9;
+
+/** Somebody on the street at the median distance, at eye height with the camera. */
+export function personAt({ aspect, scale, medianM }: View, across = 0.5): ReturnType<typeof person> {
+  const perM = Math.min(TALLEST, Math.max(SMALLEST, scale / medianM));
+  return person({ x: across * aspect, y: MIDDLE_Y + EYE_M * perM }, PERSON_M * perM);
+}
+
+/** Cells of a map with a frame's sides, of so many rows. */
+export function mapSizeOf(
+  { body }: Pick<FrameOfStop, 'body'>,
+  height: number,
+): { readonly width: number; readonly height: number } {
+  return { width: Math.round(height * aspectOf(body)), height };
+}
