@@ -25,10 +25,6 @@ test('at the table', async ({ app }) => {
   await app.open('/walk/plan?walk=demo-walk&stop=orrel&t=15:10');
   await page.getByText('Shadows at 15:10').waitFor();
   await shoot(app, 'walk-plan');
-  await app.open('/walk?walk=demo-walk&stop=orrel&t=15:10');
-  await app.card.getByRole('button', { name: 'Why this shutter?' }).click();
-  await page.locator('main').evaluate((main) => main.scrollTo(0, 590));
-  await shoot(app, 'stop-and-why');
   await app.open('/kit?walk=demo-walk&stop=orrel&t=15:10');
   await page.getByRole('button', { name: '28 f/2', exact: true }).click();
   await shoot(app, 'kit');
@@ -80,17 +76,30 @@ test('at the table', async ({ app }) => {
   await page.getByText(/^white wall at/).waitFor();
   await page.locator('main').evaluate((main) => main.scrollTo(0, 0));
   await shoot(app, 'meter');
+  await app.open('/meter/bench?walk=demo-walk&stop=orrel&t=15:10');
+  await page.getByLabel('Compensation', { exact: true }).waitFor();
+  await page.getByLabel('Scene', { exact: true }).selectOption('silhouetteScreen');
+  await page.getByText('Let the meter read again').waitFor();
+  await page.getByRole('radio', { name: /multi-zone/ }).check();
+  await app.card.getByRole('button', { name: 'Why this meter?' }).click();
+  await app.card.getByRole('img', { name: /its key outlined/ }).waitFor();
+  await shoot(app, 'meter-bench');
+  await app.open('/meter/film?walk=demo-walk&stop=vessen&t=10:40');
+  await page.getByText(/stops are within it/).waitFor();
+  await shoot(app, 'meter-film');
 });
 
 test.describe('in the hand', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
-  test('card, walk, kit', async ({ app }) => {
+  test('card, meter', async ({ app }) => {
     await app.open('/card?walk=demo-walk&stop=vessen&t=10:40');
     await app.page.locator('.next').waitFor();
     await shoot(app, 'phone-card');
-    await app.room('Walk');
-    await app.page.locator('main').evaluate((main) => main.scrollTo(0, 640));
-    await shoot(app, 'phone-walk');
+    await app.room('Meter');
+    for (const key of ['1', '2']) await app.page.getByRole('button', { name: key, exact: true }).tap();
+    await app.page.getByRole('button', { name: 'brighter than grey' }).tap();
+    await app.page.getByRole('button', { name: 'Read', exact: true }).first().tap();
+    await shoot(app, 'phone-meter');
   });
   test('the walk', async ({ app, context }) => {
     const { page } = app;
@@ -113,14 +122,5 @@ test.describe('in the hand', () => {
     }
     await screen.locator('.scroll').evaluate((one) => one.scrollTo(0, 0));
     await shoot(app, 'phone-now');
-    for (const [minutes, stop] of [
-      [690, 'Causey Lane'],
-      [740, 'Weir Rail'],
-      [840, 'Long Arcade'],
-    ] as const) {
-      await at(minutes, stop);
-    }
-    await page.evaluate(() => document.documentElement.setAttribute('data-theme', 'night'));
-    await shoot(app, 'phone-now-night');
   });
 });
