@@ -39,6 +39,15 @@ for (const theme of ['light', 'night'] as const) {
     await page.getByRole('tab', { name: 'Night' }).click();
     await expect(page.getByRole('slider', { name: 'Time of exposure' })).toBeVisible();
     await expectNoViolations(page, 'night');
+    await page.getByRole('tab', { name: 'Bench' }).click();
+    await expect(page.getByLabel('Compensation', { exact: true })).toBeVisible({ timeout: 20_000 });
+    await expectNoViolations(page, 'bench');
+    await page.getByRole('tab', { name: 'Film' }).click();
+    await expect(page.getByText(/stops are within it/)).toBeVisible({ timeout: 30_000 });
+    await expectNoViolations(page, 'film');
+    await page.getByRole('tab', { name: 'Flash' }).click();
+    await expect(page.getByText(/^No stop of this walk lifts with a flash/)).toBeVisible();
+    await expectNoViolations(page, 'flash');
     await app.room('Kit');
     await expectNoViolations(page, 'kit, a body');
     await page.getByRole('button', { name: '28 f/2', exact: true }).click();

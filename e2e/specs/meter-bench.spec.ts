@@ -140,6 +140,43 @@ test('a film walk: from the index that holds it to the card', async ({ app }) =>
   await expect(app.card.locator('[data-row=iso]')).toContainText('Grey 400');
 });
 
+test('a light that changes is said of the stop, and the schools show what a half-press costs there', async ({ app }) => {
+  const { page } = app;
+  await app.choose('Tollard Stop');
+  await page.getByLabel('While one stands there the light').selectOption('is a screen that shows other pictures');
+  await expect(page.getByRole('button', { name: /^Frames .*the light is a screen that shows other pictures/ })).toBeVisible();
+  await app.room('Set-up');
+  await page.getByRole('tab', { name: 'As light goes' }).click();
+  const locked = page.getByRole('row', { name: /locked on the spot/i });
+  await expect(locked).toContainText(/as the light changes, [3-7]\d of 100 are well exposed/, { timeout: 30_000 });
+  await expect(page.getByRole('row', { name: /fixed zone/i })).toContainText(/as the light changes, 9\d of 100 are well exposed/);
+});
+
+test('flash: when sky and flash balance, at another aperture later, and the power by distance', async ({ app }) => {
+  const { page } = app;
+  await app.choose('Weir Rail');
+  await page.getByLabel('Intent').selectOption('flashLift');
+  await app.room('Meter');
+  await page.getByRole('tab', { name: 'Flash' }).click();
+  const balance = page.getByText(/flash and sky balance, at f\//);
+  await expect(balance).toBeVisible({ timeout: 30_000 });
+  const minuteOf = async (): Promise<number> => {
+    const [, hours, minutes] = /(\d+):(\d+)/.exec((await balance.locator('..').textContent()) ?? '') ?? [];
+    return Number(hours) * 60 + Number(minutes);
+  };
+  await page.getByLabel('Aperture', { exact: true }).fill('f8');
+  await page.getByLabel('Aperture', { exact: true }).press('Enter');
+  await expect(page.getByText(/at f\/8, ISO/)).toBeVisible();
+  const closed = await minuteOf();
+  await page.getByLabel('Aperture', { exact: true }).fill('f2.8');
+  await page.getByLabel('Aperture', { exact: true }).press('Enter');
+  await expect(page.getByText(/at f\/2.8, ISO/)).toBeVisible();
+  // Three stops later in a dusk of about a fifth of a stop a minute.
+  expect((await minuteOf()) - closed).toBeGreaterThan(8);
+  await expect(page.getByRole('rowheader', { name: '4.5 m' })).toBeVisible();
+  await expect(page.getByText('a warming gel of 163 mired')).toBeVisible();
+});
+
 test.describe('the meter in the hand', () => {
   test.use({ serviceWorkers: 'block' });
   test('streams, is held and taken; cut it says so and comes back; without a server it is read here', async ({ app, problems }) => {

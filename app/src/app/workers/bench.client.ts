@@ -1,6 +1,6 @@
 import { Injectable } from '@angular/core';
 import type { Photograph } from '@roam-dial/core';
-import { map, type Observable } from 'rxjs';
+import type { Observable } from 'rxjs';
 import { answersOf, askLatest } from './answers';
 import type { BenchAnswer, BenchMeter, BenchQuestion } from './bench-desk';
 import { createBenchWorker } from './create-bench-worker';
@@ -21,7 +21,7 @@ export class BenchClient {
 
   /** Answers of a stream of questions: while one is worked at, only the latest of the others waits. */
   answers(questions: Observable<BenchMeter>): Observable<BenchAnswer | null> {
-    return questions.pipe(askLatest((question) => answersOf(this.query.ask(question)).pipe(map((answer) => answer ?? null))));
+    return questions.pipe(askLatest((question) => answersOf(this.query.ask(question))));
   }
 
   private tellPhoto(): void {

@@ -10,8 +10,8 @@ import {
   sceneOfStop,
   type Spot,
 } from '@roam-dial/core';
-import { distinctUntilChanged, filter, map } from 'rxjs';
-import type { BenchAnswer, BenchMeter, BenchSource } from '../../workers/bench-desk';
+import { distinctUntilChanged, filter } from 'rxjs';
+import type { BenchMeter, BenchSource } from '../../workers/bench-desk';
 import { BenchClient } from '../../workers/bench.client';
 import { type BenchPhoto, readPhotograph } from '../../data/photograph';
 import { MeterState } from './meter-state';
@@ -88,7 +88,7 @@ export class BenchState {
       distinctUntilChanged((a, b) => JSON.stringify(a) === JSON.stringify(b)),
     ),
   );
-  readonly answer = toSignal<BenchAnswer | null>(this.answer$.pipe(map((answer) => answer)), { initialValue: null });
+  readonly answer = toSignal(this.answer$, { initialValue: null });
 
   choose(choice: SceneChoice): void {
     this.choice.set(choice);

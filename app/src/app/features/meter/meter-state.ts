@@ -20,6 +20,7 @@ import {
   readTyped,
   rollIso,
   rollMedium,
+  wallMinuteAt,
 } from '@roam-dial/core';
 import { createId } from '../../data/defaults';
 import { StopActions } from '../../state/actions/stop.actions';
@@ -40,6 +41,7 @@ export interface ExposureWords {
 /** Stops between the frames of a bracket that bodies offer. */
 const BRACKET_STEPS_EV = [1, 2];
 const LARGEST_OFFSET_EV = 12;
+const MINUTES_A_DAY = 1440;
 const FULL = `A stop keeps at most ${MOST_READINGS} readings: drop one first.`;
 
 /** The readings of the chosen stop, where their key is put, and the exposure that comes of it. */
@@ -193,6 +195,14 @@ export class MeterState {
       ev100: read.ev100,
     });
     return null;
+  }
+
+  /** When it was read, by the clock of the walk's place. */
+  takenAt({ takenMs }: Reading): string {
+    const card = this.card();
+    if (card === null) return '';
+    const minute = wallMinuteAt(card.walk.day, card.walk.place.timeZone, takenMs);
+    return this.wording().clock(((minute % MINUTES_A_DAY) + MINUTES_A_DAY) % MINUTES_A_DAY);
   }
 
   change(id: string, change: Partial<Reading>): void {
