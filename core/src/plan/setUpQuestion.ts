@@ -49,7 +49,7 @@ export function setUpInputFor(
   kit: KitInHand,
   light: StopLight,
 ): SetUpInput {
-  const { intent, subject, movers, shooting, lightChanges, metering } = stop;
+  const { intent, subject, movers, shooting, lightChanges, metering, streetWidthM, section } = stop;
   const approach = stop.approach ?? walk.approach;
   return {
     intent,
@@ -61,7 +61,9 @@ export function setUpInputFor(
     approach,
     ...(shooting === undefined ? {} : { shooting }),
     ...(lightChanges === undefined ? {} : { changes: lightChanges }),
-    ...(metering === undefined ? {} : { metering: { school: metering.school, on: metering.on } }),
+    ...(metering === undefined ? {} : { placing: metering.school, meteredOn: metering.on }),
+    streetWidthM,
+    ...(section === undefined ? {} : { wallsM: Math.max(section.leftHeightM, section.rightHeightM) }),
   };
 }
 

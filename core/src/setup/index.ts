@@ -4,7 +4,7 @@ export { type Dial, type CameraMode, type Controls, controlsOf, depthSchool } fr
 export { cardAt, dialCard, dialCardAt } from './answers/dialCard.js';
 export { type Check, CHECKS, checklistOf } from './answers/checklist.js';
 export { filmStopOf } from './answers/filmStop.js';
-export { frameOf, mediumOf } from './answers/meterRow.js';
+export { mediumOf } from './answers/meterRow.js';
 export { type Evaluation, cameraAt, evaluationAt } from './search/evaluation.js';
 export { type FlickerAdvice, flickerAdvice } from './scene/flickerWorth.js';
 export { type HomeState, homeState, type HomeStop, type HomeStopResult } from './answers/homeState.js';
@@ -26,7 +26,7 @@ export { type Passer, passersAt } from './answers/passers.js';
 export { cameraResponse, type ResponsePoint } from './answers/response.js';
 export { relit, type Scene } from './scene/scene.js';
 export { type CellPlace, cellIndex, type Cells, placeOfCell, searchAt } from './search/searchAt.js';
-export { checkSetUpInput, exposureUsed, figuresOf, type SetUpInput, shootingOf } from './question/searchInput.js';
+export { checkSetUpInput, exposureUsed, figuresOf, frameOf, type SetUpInput, shootingOf } from './question/searchInput.js';
 export { evaluateSetUp, type Found, foundIn, nearestPlace, placeOfHand, prepareSearch, searchSetUp } from './search/searchSetUp.js';
 export type { FocusWay, IsoLimit, MeterLimit, Obstacle, SetUp, SetUpResult, Why, WhyInput, WhyUnit } from './search/setUp.js';
 export type { SharpZone } from './scene/sharpZone.js';

@@ -37,10 +37,26 @@ function tileOf(random: () => number, grain: number): Float32Array {
 /** What a surface's texture is at a cell of the full map, −1 to 1. */
 export type Texture = (column: number, row: number) => number;
 
+type Tiles = readonly [coarse: Float32Array, fine: Float32Array];
+
+/** Tiles of the seeds that were asked for last: a stop's frame is painted anew with every minute. */
+const made = new Map<number, Tiles>();
+const MOST_KEPT = 4;
+
+function tilesOf(seed: number): Tiles {
+  const known = made.get(seed);
+  if (known !== undefined) return known;
+  const random = seeded(seed);
+  const tiles: Tiles = [tileOf(random, COARSE), tileOf(random, FINE)];
+  const [oldest] = made.keys();
+  if (made.size >= MOST_KEPT && oldest !== undefined) made.delete(oldest);
+  made.set(seed, tiles);
+  return tiles;
+}
+
 /** Two tiles of a scene's own seed, one coarse and one fine, shifted for each surface. */
 export function textures(seed: number): (surface: number) => Texture {
-  const random = seeded(seed);
-  const [coarse, fine] = [tileOf(random, COARSE), tileOf(random, FINE)];
+  const [coarse, fine] = tilesOf(seed);
   return (surface) => {
     const shift = (surface * 97) & MASK;
     return (column, row) => {

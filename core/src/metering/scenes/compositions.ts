@@ -4,29 +4,29 @@ import type { Shape } from '../map/shapes.js';
 import { EYE_M, type FrameOfStop, MIDDLE_Y, personAt, type Readings, type View } from './frameOfStop.js';
 import { box, downwards, ellipse, EVERYTHING, glow, lamps, light as lightOn, polygon, surface } from './layers.js';
 
-/** A street to stand in where nothing is said of one. Judgement. */
-const HALF_STREET_M = 3;
-const WALLS_M = 12;
-/** Of the house at its end. */
-const END_M = 8.4;
+/** The house at a street's end is lower than its walls. */
+const END_SHARE = 0.7;
 const FAR_M = 60;
 const NEAR_M = 1.2;
 
-function street({ aspect, scale }: View, { sky, shade, shadedWall, lit, isLit, isNight }: Readings): readonly Layer[] {
-  const middle = aspect / 2;
+function street(
+  { aspect, scale, halfStreetM, wallsM }: View,
+  { sky, shade, shadedWall, lit, isLit, isNight }: Readings,
+): readonly Layer[] {
+  const [middle, endM] = [aspect / 2, END_SHARE * wallsM];
   const at = (side: -1 | 1, upM: number, awayM: number): [number, number] => [
-    middle + (side * HALF_STREET_M * scale) / awayM,
+    middle + (side * halfStreetM * scale) / awayM,
     MIDDLE_Y - ((upM - EYE_M) * scale) / awayM,
   ];
   const overhead = polygon(
-    at(-1, WALLS_M, NEAR_M),
-    at(-1, WALLS_M, FAR_M),
-    at(-1, END_M, FAR_M),
-    at(1, END_M, FAR_M),
-    at(1, WALLS_M, FAR_M),
-    at(1, WALLS_M, NEAR_M),
+    at(-1, wallsM, NEAR_M),
+    at(-1, wallsM, FAR_M),
+    at(-1, endM, FAR_M),
+    at(1, endM, FAR_M),
+    at(1, wallsM, FAR_M),
+    at(1, wallsM, NEAR_M),
   );
-  const end = polygon(at(-1, END_M, FAR_M), at(1, END_M, FAR_M), at(1, 0, FAR_M), at(-1, 0, FAR_M));
+  const end = polygon(at(-1, endM, FAR_M), at(1, endM, FAR_M), at(1, 0, FAR_M), at(-1, 0, FAR_M));
   const ground = polygon(at(-1, 0, FAR_M), at(1, 0, FAR_M), at(1, 0, NEAR_M), at(-1, 0, NEAR_M));
   return [
     surface('walls', EVERYTHING, shadedWall, { textureEv: 0.5 }),

@@ -1,4 +1,3 @@
-import { WALL_OVER_GREY_EV } from '../../light/index.js';
 import type { Intent, LightChange, StopLight, Subject } from '../../stop/index.js';
 import { person } from '../map/shapes.js';
 
@@ -15,12 +14,15 @@ export interface FrameOfStop {
   readonly focalLengthMm: number;
   readonly body: { readonly sensorWidthMm: number; readonly sensorHeightMm: number };
   readonly changes?: LightChange;
+  /** The street that it looks along; a middling one by default. */
+  readonly streetWidthM?: number;
+  readonly wallsM?: number;
 }
 
 /** Every light of the frame as a reading, EV. */
 export interface Readings {
   readonly key: number;
-  /** The ground, shaded and lit; walls stand upright, and have half of its sky. */
+  /** The ground, shaded and lit: stone as dark as a grey card. Walls stand upright, with half of its sky. */
   readonly shade: number;
   readonly lit: number;
   readonly shadedWall: number;
@@ -35,6 +37,8 @@ export interface Readings {
 const LIT_SURFACES: ReadonlySet<StopLight['surface']> = new Set(['litPerson', 'litGround', 'litWall']);
 /** Coats are darker than a grey card; what is not known of the sky lies so far over the shade. Judgement. */
 const COAT_EV = -1;
+/** What the walls of a street come to, windows and doors among them: what a grey card of 18 % reads over the light. */
+const STREET_OVER_GREY_EV = 0.2;
 const SKY_OVER_SHADE_EV = 2.5;
 
 /** Where only the key's light is known, the rest follows from it and the contrast; a reading moves all of it. */
@@ -47,9 +51,9 @@ export function readingsOf({ light }: FrameOfStop): Readings {
   const litLight = isLit ? (known(light.litGroundEv) ?? shadeLight + Math.max(0, contrastEv)) : shadeLight;
   return {
     key: keyEv100,
-    shade: shadeLight + WALL_OVER_GREY_EV,
-    lit: litLight + WALL_OVER_GREY_EV,
-    shadedWall: shadeLight + WALL_OVER_GREY_EV - 1,
+    shade: shadeLight,
+    lit: litLight,
+    shadedWall: shadeLight - 1 + STREET_OVER_GREY_EV,
     person: (known(light.cameraSideEv) ?? shadeLight - 1) + COAT_EV,
     litPerson: (known(light.litPersonEv) ?? litLight) + COAT_EV,
     sky: known(light.skyEv) ?? shadeLight + SKY_OVER_SHADE_EV,
@@ -60,6 +64,8 @@ export function readingsOf({ light }: FrameOfStop): Readings {
 
 /** Sizes in the frame, heights of it. */
 export interface View {
+  readonly halfStreetM: number;
+  readonly wallsM: number;
   readonly aspect: number;
   /** Frame heights that a metre takes up at a metre. */
   readonly scale: number;
@@ -76,8 +82,15 @@ function aspectOf({ sensorWidthMm, sensorHeightMm }: FrameOfStop['body']): numbe
   return Math.min(WIDEST, Math.max(1 / WIDEST, sensorWidthMm / sensorHeightMm));
 }
 
-export function viewOf({ subject, focalLengthMm, body }: FrameOfStop): View {
+/** A street to stand in where nothing is said of one. Judgement. */
+const STREET_M = 6;
+const WALLS_M = 12;
+const NARROWEST_M = 1;
+
+export function viewOf({ subject, focalLengthMm, body, streetWidthM = STREET_M, wallsM = WALLS_M }: FrameOfStop): View {
   return {
+    halfStreetM: Math.max(NARROWEST_M, streetWidthM) / 2,
+    wallsM: Math.max(NARROWEST_M, wallsM),
     aspect: aspectOf(body),
     scale: focalLengthMm / body.sensorHeightMm,
     medianM: Math.max(subject.medianM, 0.5),

@@ -47,7 +47,7 @@ const silhouette = (background: 'sky' | 'screen', brightShare: number): Intent =
 describe('the scene of a stop', () => {
   // Signs and sizes by intent, as a practitioner dials them for the whole frame.
   it.each<[string, FrameOfStop, number, number]>([
-    ['somebody in an even street, the sky in the frame', frame(DEFAULT_INTENTS.passingCandid, 11, 'cameraSide'), 0.2, 2],
+    ['somebody in an even street, the sky in the frame', frame(DEFAULT_INTENTS.passingCandid, 11, 'cameraSide'), -0.2, 1],
     ['a pool of 8 % in the shade', frame({ kind: 'lightPool', brightShare: 0.08 }, 15, 'litPerson', SUNNY), -3, -1],
     ['a pool of 40 %', frame({ kind: 'lightPool', brightShare: 0.4 }, 15, 'litPerson', SUNNY), -0.8, 0.1],
     ['a silhouette before the sky', frame(silhouette('sky', 0.6), 14, 'sky'), -0.4, 0.5],

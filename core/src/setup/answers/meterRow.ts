@@ -1,7 +1,6 @@
 import {
   answerOf,
   digitalMedium,
-  type FrameOfStop,
   type KeyOnMap,
   keyOnMap,
   mapSizeOf,
@@ -18,7 +17,7 @@ import {
 } from '../../metering/index.js';
 import type { Body, MeterPattern } from '../../kit/index.js';
 import { DEFAULT_METERING } from '../../stop/index.js';
-import type { SetUpInput } from '../question/searchInput.js';
+import { frameOf, type SetUpInput } from '../question/searchInput.js';
 import type { Scene } from '../scene/scene.js';
 import type { SetUp, Why } from '../search/setUp.js';
 
@@ -27,14 +26,9 @@ function patternOf({ meterPatterns }: Body): MeterPattern {
   return meterPatterns.includes('wholeFrame') ? 'wholeFrame' : (meterPatterns[0] ?? 'wholeFrame');
 }
 
-/** The stop's own frame, as a scene is made from it. */
-export function frameOf({ intent, light, subject, focalLengthMm, body, changes = 'steady' }: SetUpInput): FrameOfStop {
-  return { intent, light, subject, focalLengthMm, body, changes };
-}
-
 /** What the picture is taken on: the roll, or the file that the stop's metering is for, at the base. */
-export function mediumOf({ body, film, metering = DEFAULT_METERING }: SetUpInput): Medium {
-  return film === null ? digitalMedium(body, metering.on, body.baseIso) : rollMedium(film);
+export function mediumOf({ body, film, meteredOn = DEFAULT_METERING.on }: SetUpInput): Medium {
+  return film === null ? digitalMedium(body, meteredOn, body.baseIso) : rollMedium(film);
 }
 
 /** The key as the light says it, where people stand before all of it. */
@@ -56,7 +50,7 @@ function meter(input: SetUpInput): Metered {
   const map = prepareMap(paintScene(scene, mapSizeOf(frame, SMALL_MAP.height)));
   const key = keyOnMap(map, scene.keys[0]) ?? hiddenKey(input, scene);
   const medium = mediumOf(input);
-  const { school } = input.metering ?? DEFAULT_METERING;
+  const school = input.placing ?? DEFAULT_METERING.school;
   const pattern = patternOf(input.body);
   const at = pattern === 'spot' ? spotOn(map, key) : scene.focus;
   const answer = answerOf(map, key, { pattern, at, body: input.body, school, medium });

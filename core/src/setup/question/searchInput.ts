@@ -1,6 +1,6 @@
 import { type Body, DEFAULT_FIGURES, type Figures, type Film, type Flash, type Lens, type Standard } from '../../kit/index.js';
-import type { FrameLight } from '../../metering/index.js';
-import type { Approach, Intent, LightChange, Metering, Movers, Shooting, Subject } from '../../stop/index.js';
+import type { FrameLight, FrameOfStop } from '../../metering/index.js';
+import type { Approach, Intent, LightChange, MeteredOn, Movers, PlacingSchool, Shooting, Subject } from '../../stop/index.js';
 import { APPROACHES, DEFAULT_SHOOTING } from '../../stop/index.js';
 import { checkBetween, checkBeyondFocalLength, checkFinite, checkPositive, rangeError } from '../../units/index.js';
 
@@ -22,8 +22,12 @@ export interface SetUpInput {
   readonly shooting?: Shooting;
   /** How the light changes while one stands there; steady by default. */
   readonly changes?: LightChange;
-  /** Where the stop's key is put, and on what; `DEFAULT_METERING` by default. */
-  readonly metering?: Pick<Metering, 'school' | 'on'>;
+  /** Where the stop's key is put, and on what; as in `DEFAULT_METERING` by default. */
+  readonly placing?: PlacingSchool;
+  readonly meteredOn?: MeteredOn;
+  /** The street that is in the frame; a middling one by default. */
+  readonly streetWidthM?: number;
+  readonly wallsM?: number;
   /** What there is to stand on; all there are by default. */
   readonly supports?: readonly Approach['support'][];
 }
@@ -59,4 +63,18 @@ export function exposureUsed({ body, approach }: Pick<SetUpInput, 'body' | 'appr
   if (body.medium === 'film') return 'film';
   const wanted = approach.exposure === 'film' ? 'aperturePriority' : approach.exposure;
   return wanted === 'aperturePriority' && body.slowestAutoShuttersS.length === 0 ? 'bothHeld' : wanted;
+}
+
+/** The stop's own frame, as a scene is made from it. */
+export function frameOf({ intent, light, subject, focalLengthMm, body, changes, streetWidthM, wallsM }: SetUpInput): FrameOfStop {
+  return {
+    intent,
+    light,
+    subject,
+    focalLengthMm,
+    body,
+    ...(changes === undefined ? {} : { changes }),
+    ...(streetWidthM === undefined ? {} : { streetWidthM }),
+    ...(wallsM === undefined ? {} : { wallsM }),
+  };
 }

@@ -1,14 +1,14 @@
 import type { ExposureTolerance } from '../../exposure/index.js';
 import { type KeptWorth, keptWorth, mapSizeOf, mixedLightOf, sceneOfStop } from '../../metering/index.js';
-import { exposureUsed, type SetUpInput } from '../question/searchInput.js';
+import { exposureUsed, frameOf, type SetUpInput } from '../question/searchInput.js';
 
 /** Rows of a map of which only means are wanted. */
 const ROWS = 68;
 
 /** What each way of keeping the exposure is worth at a stop while its light changes; 1 where it does not. */
 export function keptWorthAt(input: SetUpInput, tolerance: ExposureTolerance): KeptWorth {
-  const { changes = 'steady', intent, light, subject, focalLengthMm, body } = input;
-  const frame = { intent, light, subject, focalLengthMm, body, changes };
+  const { changes = 'steady' } = input;
+  const frame = frameOf(input);
   const scene = changes === 'steady' ? null : sceneOfStop(frame);
   const mixed = scene === null ? null : mixedLightOf(scene, scene.keys[0], mapSizeOf(frame, ROWS));
   if (scene === null || mixed === null) return { floating: 1, held: 1, locked: 1, byHand: 1 };

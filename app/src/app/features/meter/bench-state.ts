@@ -3,6 +3,7 @@ import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import {
   BUILT_IN_SCENES,
   FULL_MAP,
+  frameOf,
   mapSizeOf,
   METER_PATTERNS,
   type MeterPattern,
@@ -50,9 +51,7 @@ export class BenchState {
     const card = this.meter.card();
     if (choice !== OWN_STOP) return BUILT_IN_SCENES.find(({ id }) => id === choice) ?? null;
     if (card === null) return null;
-    const { input, stop } = card;
-    const { intent, light, subject, focalLengthMm, body } = input;
-    return sceneOfStop({ intent, light, subject, focalLengthMm, body, changes: stop.lightChanges ?? 'steady' });
+    return sceneOfStop(frameOf(card.input));
   });
 
   private readonly source = computed<BenchSource | null>(() => {
