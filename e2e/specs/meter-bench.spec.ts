@@ -164,12 +164,12 @@ test('flash: when sky and flash balance, at another aperture later, and the powe
     const [, hours, minutes] = /(\d+):(\d+)/.exec((await balance.locator('..').textContent()) ?? '') ?? [];
     return Number(hours) * 60 + Number(minutes);
   };
-  await page.getByLabel('Aperture', { exact: true }).fill('f8');
-  await page.getByLabel('Aperture', { exact: true }).press('Enter');
+  await page.locator('rd-flash-page').getByLabel('Aperture', { exact: true }).fill('f8');
+  await page.locator('rd-flash-page').getByLabel('Aperture', { exact: true }).press('Enter');
   await expect(page.getByText(/at f\/8, ISO/)).toBeVisible();
   const closed = await minuteOf();
-  await page.getByLabel('Aperture', { exact: true }).fill('f2.8');
-  await page.getByLabel('Aperture', { exact: true }).press('Enter');
+  await page.locator('rd-flash-page').getByLabel('Aperture', { exact: true }).fill('f2.8');
+  await page.locator('rd-flash-page').getByLabel('Aperture', { exact: true }).press('Enter');
   await expect(page.getByText(/at f\/2.8, ISO/)).toBeVisible();
   // Three stops later in a dusk of about a fifth of a stop a minute.
   expect((await minuteOf()) - closed).toBeGreaterThan(8);

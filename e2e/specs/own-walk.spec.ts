@@ -129,7 +129,7 @@ test.describe('in the hand', () => {
     await expect(page.getByText(/4 m across/)).toBeVisible();
     await app.room('Card');
     await expect(app.card.getByRole('heading', { name: 'First stop' })).toBeVisible();
-    await app.expectNumbers({ meter: '0' });
+    await app.expectNumbers({ meter: '+1⅓' });
   });
 });
 
