@@ -79,13 +79,20 @@ function thresholdFor(cells: number, ev: Float32Array, bin: Uint16Array, histogr
 }
 
 function brightestOf(ev: Float32Array, bin: Uint16Array, histogram: Uint32Array): Float32Array {
-  const from = thresholdFor(BRIGHTEST_SHARE * ev.length, ev, bin, histogram);
+  const wanted = Math.ceil(BRIGHTEST_SHARE * ev.length);
+  const from = thresholdFor(wanted, ev, bin, histogram);
+  const above = from + 1 / (BINS_A_STOP * PARTS);
   let count = 0;
-  for (const its of ev) if (its >= from) count++;
-  const brightest = new Float32Array(count);
+  for (const its of ev) if (its >= above) count++;
+  // A flat surface has very many cells in its part of a bin: as many of them as are wanted stand for all.
+  let alike = Math.max(0, wanted - count);
+  const brightest: Float32Array = new Float32Array(count + alike);
   let next = 0;
-  for (const its of ev) if (its >= from) brightest[next++] = its;
-  return brightest.sort();
+  for (const its of ev) {
+    if (its >= above) brightest[next++] = its;
+    else if (its >= from && alike-- > 0) brightest[next++] = its;
+  }
+  return brightest.subarray(0, next).sort();
 }
 
 /** Source: docs/metering.md#patterns. */
