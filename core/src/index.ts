@@ -166,6 +166,8 @@ export {
   readFrame,
   readTyped,
   isoFor,
+  secondsFor,
+  sideOfSchool,
   digitalMedium,
   filmMedium,
   isNegative,

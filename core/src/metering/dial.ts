@@ -1,4 +1,5 @@
 import type { StopStep } from '../units/index.js';
+import { sideOfSchool } from './isoFor.js';
 import { isNegative, type Medium } from './medium.js';
 import type { PlacingSchool } from '../stop/index.js';
 
@@ -24,8 +25,8 @@ export function dialled(
   const less = Math.floor((evUnrounded + ON_MARK_EV) * marks) / marks;
   const more = Math.ceil((evUnrounded - ON_MARK_EV) * marks) / marks;
   const nearest = Math.ceil(evUnrounded * marks - 0.5 - HALF_TIE_EV) / marks;
-  const isLess = school === 'protect' || school === 'burn' || school === 'right';
-  const ev = isLess ? less : school === 'shadows' || isNegative(medium) ? more : nearest;
+  const side = sideOfSchool(school);
+  const ev = side === 'less' ? less : side === 'more' || isNegative(medium) ? more : nearest;
   return Math.abs(ev) > rangeEv + HALF_TIE_EV ? { kind: 'byHand' } : { kind: 'dial', ev: ev + 0 };
 }
 

@@ -1,3 +1,4 @@
+import { secondsFor } from './isoFor.js';
 import { flashPower, skyEvFor } from './night.js';
 
 export interface LiftQuestion {
@@ -71,7 +72,7 @@ export function liftShutterS(
   { fNumber, iso, skyToneEv }: Pick<LiftQuestion, 'fNumber' | 'iso' | 'skyToneEv'>,
   skyEv: number,
 ): number {
-  return ((fNumber * fNumber) / 2 ** (skyEv - skyToneEv)) * (100 / iso);
+  return secondsFor(skyEv - skyToneEv, { fNumber, iso });
 }
 
 export const LOWEST_POWER = 1 / 128;

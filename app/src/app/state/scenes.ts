@@ -7,6 +7,24 @@ export function partsOf({ light, ...rest }: SetUpInput): readonly unknown[] {
   return [...Object.values(rest), light.spreadEv, light.surface];
 }
 
+/** All of the light that a card shows: its frame is painted with the sky and the shade too, not with its key alone. */
+const OF_THE_LIGHT = [
+  'keyEv100',
+  'contrastEv',
+  'modelEv100',
+  'shadeEv',
+  'litGroundEv',
+  'litPersonEv',
+  'cameraSideEv',
+  'skyEv',
+  'isLit',
+  'lampsOn',
+] as const satisfies readonly (keyof SetUpInput['light'])[];
+
+function isSameLight(a: SetUpInput['light'], b: SetUpInput['light']): boolean {
+  return OF_THE_LIGHT.every((part) => a[part] === b[part]);
+}
+
 interface Kept {
   readonly parts: readonly unknown[];
   readonly scene: Scene;
@@ -24,12 +42,10 @@ export class Scenes {
   /** Every cell at the input's own light; the same object while that stays the same, as when a hand is dragged. */
   cellsOf(input: SetUpInput): Cells {
     const kept = this.find(input);
-    const { keyEv100, contrastEv } = input.light;
-    const { cells } = kept;
-    if (cells?.keyEv100 !== keyEv100 || cells.scene.input.light.contrastEv !== contrastEv) {
-      kept.cells = searchAt(relit(kept.scene, input.light), keyEv100);
+    if (kept.cells === null || !isSameLight(kept.cells.scene.input.light, input.light)) {
+      kept.cells = searchAt(relit(kept.scene, input.light), input.light.keyEv100);
     }
-    return kept.cells as Cells;
+    return kept.cells;
   }
 
   private find(input: SetUpInput): Kept {

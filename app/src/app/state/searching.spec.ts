@@ -27,6 +27,16 @@ describe('prepared searches', () => {
     // The part that is heavy is shared.
     expect(darker.scene.table).toBe(first.scene.table);
   });
+  it('follow the sky in the frame, and what a changing light shares of it, with the key as it was', () => {
+    const scenes = new Scenes();
+    const changing = { ...INPUT, changes: 'screen' as const };
+    const at = (skyEv: number) => scenes.cellsOf({ ...changing, light: { ...INPUT.light, skyEv } }).scene;
+    const [pale, dark] = [at(16), at(4)];
+    expect([pale.input.light.skyEv, dark.input.light.skyEv]).toEqual([16, 4]);
+    expect(dark.table).toBe(pale.table);
+    // Asked in another order it is the same: nothing is left over from the light that came first.
+    expect(new Scenes().cellsOf({ ...changing, light: { ...INPUT.light, skyEv: 4 } }).scene.kept).toBe(dark.kept);
+  });
   it.each<[string, (input: SetUpInput) => SetUpInput]>([
     ['an end of the zone', (input) => ({ ...input, subject: withEnds(input.subject, 'whoeverPasses', { nearM: 1.5 }) })],
     ['a distance', (input) => ({ ...input, subject: { ...input.subject, medianM: 4 } })],

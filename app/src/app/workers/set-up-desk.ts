@@ -1,6 +1,9 @@
 import {
   type ApproachRow,
   compareApproaches,
+  type FilmAnswer,
+  type FilmQuestion,
+  filmsFor,
   type FilmStop,
   filmStopsOf,
   type FirstLimit,
@@ -13,7 +16,6 @@ import {
   type LightLadder,
   lightLadder,
   type SetUpInput,
-  type StopForFilm,
   type WayOutResult,
   waysOut,
 } from '@roam-dial/core';
@@ -25,7 +27,18 @@ export type SetUpQuestion =
   | { readonly kind: 'approaches'; readonly input: SetUpInput }
   | { readonly kind: 'firstLimit'; readonly input: SetUpInput; readonly focus: number | null }
   | { readonly kind: 'home'; readonly stops: readonly HomeStop[] }
-  | { readonly kind: 'film'; readonly stops: readonly StopForFilm[] };
+  | { readonly kind: 'film'; readonly of: FilmQuestion };
+
+/** The stops of a walk as film sees them, and the rolls at hand by what they do there, the best first. */
+export interface FilmsFound {
+  readonly stops: readonly FilmStop[];
+  readonly ranked: readonly FilmAnswer[];
+}
+
+function filmsFound(question: FilmQuestion): FilmsFound {
+  const stops = filmStopsOf(question);
+  return { stops, ranked: filmsFor(stops, question.films) };
+}
 
 export interface SetUpAnswers {
   readonly ladder: LightLadder;
@@ -33,7 +46,7 @@ export interface SetUpAnswers {
   readonly approaches: readonly ApproachRow[];
   readonly firstLimit: FirstLimit | null;
   readonly home: HomeState | null;
-  readonly film: readonly FilmStop[];
+  readonly film: FilmsFound;
 }
 
 export type SetUpAnswer = SetUpAnswers[keyof SetUpAnswers];
@@ -53,6 +66,6 @@ export function* setUpSteps(question: SetUpQuestion): Generator<null, SetUpAnswe
     case 'home':
       return homeState(question.stops);
     case 'film':
-      return filmStopsOf(question);
+      return filmsFound(question.of);
   }
 }

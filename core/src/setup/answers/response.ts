@@ -1,5 +1,5 @@
 import { cameraAt } from '../search/evaluation.js';
-import { relit, type Scene } from '../scene/scene.js';
+import type { Scene } from '../scene/scene.js';
 import type { CellPlace } from '../search/searchAt.js';
 
 /** What the camera makes of one set-up at one light, unrounded. */
@@ -16,6 +16,6 @@ export interface ResponsePoint {
 export function cameraResponse(scene: Scene, place: CellPlace, evs: readonly number[]): readonly ResponsePoint[] {
   return evs.map((ev100) => ({
     ev100,
-    ...cameraAt({ scene: relit(scene, { ...scene.input.light, keyEv100: ev100 }), keyEv100: ev100 }, place),
+    ...cameraAt({ scene, keyEv100: ev100 }, place),
   }));
 }

@@ -6,7 +6,7 @@ import { exposureUsed, frameOf, type SetUpInput } from '../question/searchInput.
 const ROWS = 68;
 
 /** What each way of keeping the exposure is worth at a stop while its light changes; 1 where it does not. */
-export function keptWorthAt(input: SetUpInput, tolerance: ExposureTolerance): KeptWorth {
+function keptWorthAt(input: SetUpInput, tolerance: ExposureTolerance): KeptWorth {
   const { changes = 'steady' } = input;
   const frame = frameOf(input);
   const scene = changes === 'steady' ? null : sceneOfStop(frame);

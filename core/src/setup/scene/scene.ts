@@ -141,9 +141,10 @@ export function prepareScene(input: SetUpInput, options: ControlOptions = {}): S
   };
 }
 
-/** The same stop in another light: only a changing light's share of it would depend on it, and is taken as it was. */
+/** The same stop in another light: of what has been worked out only a changing light's share depends on it. */
 export function relit(scene: Scene, light: SetUpInput['light']): Scene {
-  return { ...scene, input: { ...scene.input, light } };
+  const input = { ...scene.input, light };
+  return { ...scene, input, kept: keptExposure(input, scene.tolerance) };
 }
 
 /** The support that a cell stands on: what the hand sets where that is its choice, else the approach's. */

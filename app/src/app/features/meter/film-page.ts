@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
-import { exposedBy, type Film, type FilmAnswer, filmAt, filmsFor, indicesOf, isSameValue } from '@roam-dial/core';
+import { exposedBy, type Film, type FilmAnswer, filmAt, indicesOf, isSameValue } from '@roam-dial/core';
 import { FilmChart } from '../../charts/film-chart/film-chart';
 import { KitActions } from '../../state/actions/kit.actions';
 import { FilmStore } from '../../state/film.store';
@@ -38,29 +38,19 @@ export class FilmPage {
   private readonly picked = signal<Chosen | null>(null);
 
   protected readonly films = computed(() => this.finding()?.question.films ?? null);
-  protected readonly isWorking = computed(() => this.finding() === undefined || this.finding()?.stops === null);
-  private readonly ranked = computed<readonly FilmAnswer[]>(() => {
-    const finding = this.finding();
-    return finding?.stops == null ? [] : filmsFor(finding.stops, finding.question.films);
-  });
-
-  private readonly shown = computed<{ readonly answer: FilmAnswer; readonly film: Film } | null>(() => {
-    const finding = this.finding();
-    const best = this.ranked()[0];
-    if (finding?.stops == null || best === undefined) return null;
-    const picked = this.picked();
-    const film = finding.question.films.find(({ id }) => id === (picked ?? best).filmId);
-    if (film === undefined) return null;
-    const answer = picked === null ? best : filmAt(finding.stops, film, picked.index, picked.pushStops);
-    return { answer, film };
-  });
+  protected readonly isWorking = computed(() => this.finding() === undefined || this.finding()?.found === null);
 
   protected readonly page = computed(() => {
-    const [finding, shown, wording] = [this.finding(), this.shown(), this.meter.wording()];
-    if (finding?.stops == null || shown === null) return null;
-    const { answer, film } = shown;
+    const [finding, wording, picked] = [this.finding(), this.meter.wording(), this.picked()];
+    const found = finding?.found ?? null;
+    const best = found?.ranked[0];
+    if (finding == null || found === null || best === undefined || found.stops.length === 0) return null;
+    const { films } = finding.question;
+    const film = films.find(({ id }) => id === picked?.filmId) ?? films.find(({ id }) => id === best.filmId);
+    if (film === undefined) return null;
+    const answer = picked?.filmId === film.id ? filmAt(found.stops, film, picked.index, picked.pushStops) : best;
     const nameOf = (id: string): string => finding.question.stops.find((stop) => stop.id === id)?.name || 'A stop';
-    const rows = finding.stops.map((stop, k) => {
+    const rows = found.stops.map((stop, k) => {
       const its = answer.stops[k];
       const [exposedFrom, exposedTo] = exposedBy(stop, film, answer.index);
       const error = its === undefined ? '' : offBy(its.worstErrorEv);
@@ -94,18 +84,18 @@ export class FilmPage {
         label: `${wording.iso(one.index, 'third')}${one.pushStops === 0 ? '' : ', ' + pushWords(one.pushStops)}`,
       })),
       index: keyOf(answer),
-      bests: finding.question.films.flatMap((one) => {
-        const best = this.ranked().find(({ filmId }) => filmId === one.id);
-        return best === undefined
+      bests: films.flatMap((one) => {
+        const its = found.ranked.find(({ filmId }) => filmId === one.id);
+        return its === undefined
           ? []
           : [
               {
                 id: one.id,
-                head: filmIndexWords(one, best, wording),
-                push: pushWords(best.pushStops),
-                outside: best.outside,
-                worth: Math.round(100 * best.worth),
-                best,
+                head: filmIndexWords(one, its, wording),
+                push: pushWords(its.pushStops),
+                outside: its.outside,
+                worth: Math.round(100 * its.worth),
+                best: its,
               },
             ];
       }),

@@ -35,28 +35,20 @@ export class FlashPage {
 
   protected readonly page = computed(() => {
     const card = this.meter.card();
-    if (card === null || card.stop.intent.kind !== 'flashLift') return null;
-    const { stop, kit, result } = card;
-    const { setUp } = result;
+    if (card === null) return null;
+    const { stop, kit } = card;
+    const { setUp } = card.result;
+    const { intent } = stop;
+    if (intent.kind !== 'flashLift') return null;
     const wording = this.meter.wording();
     const sayTime = (minute: number): string => wording.clock(minute);
     const marks = bodyShutters(kit.body);
-    const slowestS = snapToMark({ value: setUp.shutter.shakeLimitS, marks, direction: 'down' }) ?? kit.body.flashSyncS;
+    const syncS = kit.body.flashSyncS;
+    const slowestS = Math.max(syncS, snapToMark({ value: setUp.shutter.shakeLimitS, marks, direction: 'down' }) ?? syncS);
     const iso = this.ownIso() ?? setUp.iso.lowest;
     const skyEv = this.days()?.get(stop.id)?.skyEv ?? null;
     const setting = { fNumber: this.ownFNumber() ?? setUp.aperture.fNumber, iso };
-    const skyToneEv = stop.intent.kind === 'flashLift' ? stop.intent.skyUnderEv : 0;
-    const window =
-      skyEv === null
-        ? null
-        : liftWindow({
-            ...setting,
-            syncS: kit.body.flashSyncS,
-            slowestS: Math.max(slowestS, kit.body.flashSyncS),
-            skyToneEv,
-            skyEv,
-          });
-    const toneEv = stop.intent.kind === 'flashLift' ? stop.intent.flashEv : 0;
+    const window = skyEv === null ? null : liftWindow({ ...setting, syncS, slowestS, skyToneEv: intent.skyUnderEv, skyEv });
     const { flash } = kit;
     const { nearM, medianM, farM } = stop.subject;
     const distances = [nearM, medianM, farM].filter((metres) => Number.isFinite(metres));
@@ -79,8 +71,8 @@ export class FlashPage {
               balanceMin: window.balanceMin,
               balance: sayTime(window.balanceMin),
               lasts: `${window.span.toMin - window.span.fromMin + 1} min, from ${sayTime(window.span.fromMin)} to ${sayTime(window.span.toMin)}`,
-              fastest: `${wording.shutter(kit.body.flashSyncS, kit.body.markStep)}, the fastest with flash`,
-              slowest: `${wording.shutter(Math.max(slowestS, kit.body.flashSyncS), kit.body.markStep)}, the slowest your hands hold`,
+              fastest: `${wording.shutter(syncS, kit.body.markStep)}, the fastest with flash`,
+              slowest: `${wording.shutter(slowestS, kit.body.markStep)}, the slowest your hands hold`,
             },
       sayTime,
       noFlash: flash === null,
@@ -89,7 +81,7 @@ export class FlashPage {
           ? []
           : distances.map((metres) => ({
               distance: wording.distance(metres),
-              words: powerWords(powerAt(metres, { ...setting, guideNumberM: flash.guideNumberM, toneEv })),
+              words: powerWords(powerAt(metres, { ...setting, guideNumberM: flash.guideNumberM, toneEv: intent.flashEv })),
             })),
     };
   });

@@ -20,6 +20,8 @@ import {
   readTyped,
   rollIso,
   rollMedium,
+  secondsFor,
+  sideOfSchool,
   wallMinuteAt,
 } from '@roam-dial/core';
 import { createId } from '../../data/defaults';
@@ -92,7 +94,8 @@ export class MeterState {
     const { flash } = card.kit;
     const reachM =
       flash === null ? 0 : flashReachM({ guideNumberM: flash.guideNumberM, iso: iso.expected, fNumber: aperture.fNumber });
-    const others = this.mediaAtHand().filter((one) => one.medium.kind !== medium.kind);
+    // The file that it is metered on is no way out of itself; another roll of the same kind may be.
+    const others = this.mediaAtHand().filter((one) => one.name !== null || one.medium.kind !== medium.kind);
     return rangeWaysOut({
       readings,
       medium,
@@ -132,12 +135,11 @@ export class MeterState {
     const { body, lens, film } = card.kit;
     const { aperture, shutter, iso } = card.result.setUp;
     const wording = this.wording();
-    const { school } = this.metering();
-    const side = school === 'hold' ? 'nearest' : school === 'shadows' ? 'more' : 'less';
+    const side = sideOfSchool(this.metering().school);
     const isoMarks = markedBetween('iso', body.markStep, iso.lowest, iso.highest);
     const found = this.isFilm() ? null : isoFor(ev100, { fNumber: aperture.fNumber, shutterS: shutter.seconds, isoMarks, side });
     const setIso = found ?? (film === null ? iso.lowest : rollIso(film));
-    const seconds = aperture.fNumber ** 2 / (2 ** ev100 * (setIso / 100));
+    const seconds = secondsFor(ev100, { fNumber: aperture.fNumber, iso: setIso });
     return {
       ev: wording.ev(ev100),
       aperture: wording.aperture(aperture.fNumber, lens.clickStep),
@@ -151,7 +153,7 @@ export class MeterState {
     const card = this.card();
     if (card === null) return '';
     const { aperture, iso } = card.result.setUp;
-    return this.wording().shutter((100 * aperture.fNumber ** 2) / (iso.expected * 2 ** ev100), card.kit.body.markStep);
+    return this.wording().shutter(secondsFor(ev100, { fNumber: aperture.fNumber, iso: iso.expected }), card.kit.body.markStep);
   }
 
   /** The card exposes as it was metered: its light is what makes it do so. */
