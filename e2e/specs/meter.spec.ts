@@ -71,6 +71,18 @@ test.describe('the meter', () => {
     await expect(app.card).not.toContainText('by what you saw there');
   });
 
+  test('what was metered sets the card, and is undone', async ({ app }) => {
+    const { page } = app;
+    const iso = app.card.locator('[data-row=iso]');
+    const before = (await iso.textContent()) ?? '';
+    await read(page, '10', 'face');
+    await page.getByRole('button', { name: 'Set the card by it' }).click();
+    await expect(app.card).toContainText('by what you saw there');
+    await expect(iso).not.toHaveText(before);
+    await page.getByRole('button', { name: /^Undo: correct the light/ }).click();
+    await expect(iso).toHaveText(before);
+  });
+
   test('night: when walkers vanish, a test shot scaled, fireworks', async ({ app }) => {
     const { page } = app;
     await app.choose('Long Arcade');
@@ -91,5 +103,31 @@ test.describe('the meter', () => {
     await page.getByLabel('Sky, EV').fill('2');
     await page.getByLabel('Sky, EV').press('Enter');
     await expect(page.getByText('1 burst of 4 s')).toBeVisible();
+  });
+});
+
+test.describe('in the hand', () => {
+  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
+  test('three taps lead to an exposure and onto the card; nonsense is said', async ({ app }) => {
+    const { page } = app;
+    await app.open('/meter/tones?walk=demo-walk&stop=vessen&t=10:40');
+    const taps = page.getByRole('region', { name: 'Three taps to an exposure' });
+    const tap = (name: string) => taps.getByRole('button', { name, exact: true }).tap();
+    for (const key of ['9', '9']) await tap(key);
+    await expect(taps.getByRole('alert')).toContainText('EV 99 is outside what a meter reads');
+    await tap('Read');
+    await expect(taps.getByRole('button', { name: 'Set the card by it' })).toBeDisabled();
+    for (let k = 0; k < 2; k++) await tap('Erase');
+    for (const key of ['1', '2']) await tap(key);
+    await tap('as is');
+    await tap('Read');
+    const exposure = taps.getByLabel('The exposure');
+    // f/7.1 and 1/500 at EV 12: 100·2^(17/3)·2^9/2^12 = 635.
+    await expect(exposure).toContainText('640');
+    await tap('darker');
+    await expect(exposure).toContainText('250');
+    await tap('Set the card by it');
+    await app.room('Card');
+    await expect(app.card).toContainText('by what you saw there');
   });
 });
