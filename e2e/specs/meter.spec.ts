@@ -110,7 +110,7 @@ test.describe('in the hand', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
   test('three taps lead to an exposure and onto the card; nonsense is said', async ({ app }) => {
     const { page } = app;
-    await app.open('/meter/tones?walk=demo-walk&stop=vessen&t=10:40');
+    await page.goto('/meter/tones?walk=demo-walk&stop=vessen&t=10:40');
     const taps = page.getByRole('region', { name: 'Three taps to an exposure' });
     const tap = (name: string) => taps.getByRole('button', { name, exact: true }).tap();
     for (const key of ['9', '9']) await tap(key);

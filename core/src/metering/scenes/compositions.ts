@@ -9,10 +9,7 @@ const END_SHARE = 0.7;
 const FAR_M = 60;
 const NEAR_M = 1.2;
 
-function street(
-  { aspect, scale, halfStreetM, wallsM }: View,
-  { sky, shade, shadedWall, lit, isLit, isNight }: Readings,
-): readonly Layer[] {
+function street({ aspect, scale, halfStreetM, wallsM }: View, { sky, shade, shadedWall, lit, isLit }: Readings): readonly Layer[] {
   const [middle, endM] = [aspect / 2, END_SHARE * wallsM];
   const at = (side: -1 | 1, upM: number, awayM: number): [number, number] => [
     middle + (side * halfStreetM * scale) / awayM,
@@ -31,7 +28,7 @@ function street(
   return [
     surface('walls', EVERYTHING, shadedWall, { textureEv: 0.5 }),
     surface('walls', end, isLit ? lit : shadedWall, { textureEv: 0.4 }),
-    surface('sky', overhead, isNight ? Math.min(sky, shade - 2) : sky),
+    surface('sky', overhead, sky),
     surface('ground', ground, shade, { textureEv: 0.4 }),
   ];
 }

@@ -40,6 +40,7 @@ const COAT_EV = -1;
 /** What the walls of a street come to, windows and doors among them: what a grey card of 18 % reads over the light. */
 const STREET_OVER_GREY_EV = 0.2;
 const SKY_OVER_SHADE_EV = 2.5;
+const SKY_UNDER_LAMPS_EV = 2;
 
 /** Where only the key's light is known, the rest follows from it and the contrast; a reading moves all of it. */
 export function readingsOf({ light }: FrameOfStop): Readings {
@@ -49,6 +50,7 @@ export function readingsOf({ light }: FrameOfStop): Readings {
   const shadeLight = known(light.shadeEv) ?? keyEv100 - (LIT_SURFACES.has(of) ? Math.max(0, contrastEv) : 0);
   const isLit = light.isLit ?? LIT_SURFACES.has(of);
   const litLight = isLit ? (known(light.litGroundEv) ?? shadeLight + Math.max(0, contrastEv)) : shadeLight;
+  const sky = known(light.skyEv) ?? shadeLight + (light.lampsOn === true ? -SKY_UNDER_LAMPS_EV : SKY_OVER_SHADE_EV);
   return {
     key: keyEv100,
     shade: shadeLight,
@@ -56,9 +58,10 @@ export function readingsOf({ light }: FrameOfStop): Readings {
     shadedWall: shadeLight - 1 + STREET_OVER_GREY_EV,
     person: (known(light.cameraSideEv) ?? shadeLight - 1) + COAT_EV,
     litPerson: (known(light.litPersonEv) ?? litLight) + COAT_EV,
-    sky: known(light.skyEv) ?? shadeLight + SKY_OVER_SHADE_EV,
+    sky,
     isLit,
-    isNight: light.lampsOn === true,
+    // Lamps burn by day too, in a market hall or a passage.
+    isNight: light.lampsOn === true && sky < shadeLight,
   };
 }
 

@@ -77,6 +77,11 @@ describe('the scene of a stop', () => {
       });
     expect(compensation(at(-3))).toBeCloseTo(compensation(at(0)), 2);
   });
+  it('has the sky that there is, lamps by day or not', () => {
+    const withLamps = (lampsOn: boolean) => frame(DEFAULT_INTENTS.passingCandid, 11, 'cameraSide', { ...SHADED, lampsOn });
+    expect(compensation(withLamps(true))).toBe(compensation(withLamps(false)));
+    expect(sceneOfStop(withLamps(true)).kelvin).toEqual(sceneOfStop(withLamps(false)).kelvin);
+  });
   it('is made of the light and the contrast alone where no more is known', () => {
     const lit = { contrastEv: 3 };
     const pool = frame({ kind: 'lightPool', brightShare: 0.15 }, 14, 'litPerson', lit);

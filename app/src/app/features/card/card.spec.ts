@@ -66,7 +66,7 @@ describe('the demo’s cards, by the hand-worked sheets', () => {
   it('Vessen Hall: f/7.1, 3 m, 1/500 (sheet 2)', () => {
     const vessen = card('vessen', 640);
     expect(numbers(vessen).slice(0, 4)).toEqual(['f/7.1', '3 m', '1/500', '100–6400']);
-    expect(numbers(vessen)[4]).toBe('+⅓');
+    expect(numbers(vessen)[4]).toBe('+1⅓');
     expect(headline(vessen, WORDING)).toBe('Stop 4 · 10:15 to 11:30');
     expect(note(vessen, 'aperture')).toBe('sharp from 1.7 to 12.4 m; not deep enough from f/2.8');
     expect(note(vessen, 'focus')).toBe('a mark on the ring; holds 99 of 100 who pass');
