@@ -101,6 +101,12 @@ export class AppPage {
     await expect(this.page.getByRole('heading', { level: 1, name: name === 'Card' ? 'Dial card' : name })).toBeAttached();
   }
 
+  /** The fields of the whole walk are made when they come into view. */
+  async editWalk(): Promise<void> {
+    await this.page.getByRole('heading', { name: 'The walk', exact: true }).scrollIntoViewIfNeeded();
+    await expect(this.page.getByLabel('Body', { exact: true })).toBeVisible();
+  }
+
   async setUpPage(name: 'What holds it' | 'As light goes' | 'Where to stand' | 'My hands'): Promise<void> {
     const tab = this.page.getByRole('tab', { name });
     await tab.click();

@@ -85,7 +85,7 @@ test.describe('the day’s plan', () => {
 
   test('has room for a meal, drawn on the chart and moved by keys', async ({ app }) => {
     const { page } = app;
-    await page.getByRole('heading', { name: 'The walk', exact: true }).scrollIntoViewIfNeeded();
+    await app.editWalk();
     await page.getByRole('button', { name: 'Add a meal' }).click();
     await plan(page);
     const lunch = page.getByRole('slider', { name: 'Lunch at' });

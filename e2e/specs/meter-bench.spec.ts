@@ -134,7 +134,7 @@ test('a film walk: from the index that holds it to the card', async ({ app }) =>
   await page.getByRole('button', { name: /^Redo/ }).click();
   // The film body in the hand: its card is of the roll as it is exposed now.
   await app.room('Walk');
-  await page.getByRole('heading', { name: 'The walk', exact: true }).scrollIntoViewIfNeeded();
+  await app.editWalk();
   await page.getByLabel('Body', { exact: true }).selectOption({ label: 'Film body' });
   await expect(app.card.locator('[data-row=iso]')).toContainText('800');
   await expect(app.card.locator('[data-row=iso]')).toContainText('Grey 400');
