@@ -2,8 +2,9 @@ export { flashAtEv, flashEv, fNumberForBoth, frameEv, incidentEv, MEAN_REFLECTAN
 export { digitalMedium, filmMedium, isNegative, type Medium, type MediumKind, rollMedium, SLOPES } from './medium.js';
 export { type FallsAt, type KeyOfReadings, keyOf, type KeyPlacement, placeKey, type Room } from './keyPlacement.js';
 export { type Bracket, bracketFor, type Dialled, dialled } from './dial.js';
-export { MID_GREY, toneOf } from './curve.js';
+export { linearOfCode, MID_GREY, toneOf } from './curve.js';
 export { type Photograph, photographMap, UNSAID_EV } from './map/photographMap.js';
+export { seeded } from './map/noise.js';
 export { FULL_MAP, type LuminanceMap, SMALL_MAP } from './map/luminanceMap.js';
 export { type Layer, type SceneDescription, type SceneKey } from './map/scene.js';
 export { person, type Shape, type Spot } from './map/shapes.js';

@@ -1,0 +1,104 @@
+import type { MeterPattern } from '../../kit/index.js';
+import type { Frame, FrameSettings } from './frame.js';
+
+/** What a file says of a frame. */
+export type FrameFacts = FrameSettings & Pick<Frame, 'wallMs' | 'offsetMin' | 'bodyName' | 'lensName' | 'position' | 'bearingDeg'>;
+
+/** Tags by their names in the EXIF standard, as numbers and text, untranslated. */
+export type ExifTags = Readonly<Record<string, unknown>>;
+
+/** Longer words than any maker's are cut. */
+const LONGEST_WORDS = 80;
+/** Metering modes of the standard that are patterns here; the others say nothing. Source: EXIF 2.32, tag 37383. */
+const PATTERN_OF_MODE: Readonly<Record<number, MeterPattern>> = { 1: 'wholeFrame', 2: 'centreWeighted', 3: 'spot', 5: 'multiZone' };
+const DATE = /^(\d{4})[:-](\d\d)[:-](\d\d)[ T](\d\d):(\d\d)(?::(\d\d)(?:\.\d+)?)?/;
+const OFFSET = /^([+-])(\d\d):?(\d\d)$/;
+const FURTHEST_OFFSET_MIN = 18 * 60;
+
+function numberOf(value: unknown): number | null {
+  const first: unknown = Array.isArray(value) ? value[0] : value;
+  return typeof first === 'number' && Number.isFinite(first) ? first : null;
+}
+
+/** A number within a range; null for every other. */
+function within(value: unknown, least: number, most: number): number | null {
+  const number = numberOf(value);
+  return number !== null && number >= least && number <= most ? number : null;
+}
+
+/** Control characters and what pads a text are left out. */
+function wordsOf(value: unknown): string {
+  if (typeof value !== 'string') return '';
+  // eslint-disable-next-line no-control-regex -- files are padded with them
+  return value
+    .replace(/[\u0000-\u001f\u007f]/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim()
+    .slice(0, LONGEST_WORDS);
+}
+
+/** A maker's word in front of a model that does not repeat it. */
+function nameOf(maker: unknown, model: unknown): string {
+  const [by, its] = [wordsOf(maker), wordsOf(model)];
+  return its === '' || by === '' || its.toLowerCase().startsWith(by.toLowerCase())
+    ? its || by
+    : `${by} ${its}`.slice(0, LONGEST_WORDS);
+}
+
+function wallMsOf(value: unknown): number | null {
+  const hit = typeof value === 'string' ? DATE.exec(value) : null;
+  if (hit === null) return null;
+  const [year, month, day, hour, minute, second] = hit.slice(1).map((part) => Number(part ?? 0)) as [
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+  ];
+  const ms = Date.UTC(year, month - 1, day, hour, minute, second);
+  const back = new Date(ms);
+  // What rolls over (the 31st of February, 25 o'clock) was no date.
+  const isDate = back.getUTCMonth() === month - 1 && back.getUTCDate() === day && hour < 24 && minute < 60 && second < 60;
+  return isDate && year >= 1826 ? ms : null;
+}
+
+function offsetOf(value: unknown): number | null {
+  const hit = typeof value === 'string' ? OFFSET.exec(value.trim()) : null;
+  if (hit === null) return null;
+  const minutes = Number(hit[2]) * 60 + Number(hit[3]);
+  return minutes <= FURTHEST_OFFSET_MIN ? (hit[1] === '-' ? -minutes : minutes) : null;
+}
+
+function positionOf({ latitude, longitude }: ExifTags): Frame['position'] {
+  const [north, east] = [within(latitude, -90, 90), within(longitude, -180, 180)];
+  // Cameras without a fix write zeros.
+  return north === null || east === null || (north === 0 && east === 0) ? null : { latitude: north, longitude: east };
+}
+
+/**
+ * What a file says of its frame: figures in the ranges that a camera can have, null for all else; it never throws.
+ * Source: EXIF 2.32 (CIPA DC-008), tags by their names.
+ */
+export function frameFacts(tags: ExifTags): FrameFacts {
+  const flash = numberOf(tags['Flash']);
+  const bearing = within(tags['GPSImgDirection'], 0, 360);
+  const focusM = within(tags['SubjectDistance'], 0.01, 100_000);
+  return {
+    fNumber: within(tags['FNumber'], 0.5, 128),
+    shutterS: within(tags['ExposureTime'], 1e-6, 7200),
+    iso: within(tags['ISO'] ?? tags['ISOSpeedRatings'] ?? tags['PhotographicSensitivity'], 1, 1e7),
+    focalLengthMm: within(tags['FocalLength'], 1, 3000),
+    compensationEv: within(tags['ExposureCompensation'] ?? tags['ExposureBiasValue'], -20, 20),
+    pattern: PATTERN_OF_MODE[numberOf(tags['MeteringMode']) ?? 0] ?? null,
+    // The lowest bit says that it fired.
+    hasFlashed: flash === null ? null : flash % 2 === 1,
+    focusM,
+    wallMs: wallMsOf(tags['DateTimeOriginal']) ?? wallMsOf(tags['CreateDate']),
+    offsetMin: offsetOf(tags['OffsetTimeOriginal']) ?? offsetOf(tags['OffsetTime']),
+    bodyName: nameOf(tags['Make'], tags['Model']),
+    lensName: wordsOf(tags['LensModel']),
+    position: positionOf(tags),
+    bearingDeg: bearing === null ? null : bearing % 360,
+  };
+}

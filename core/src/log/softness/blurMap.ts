@@ -1,0 +1,89 @@
+import { type Edges, edgesOf } from './edges.js';
+import { halved, type Luma } from './luma.js';
+import { type Blur, blurOf, type EdgeSample } from './spread.js';
+
+/** Wider than this, in pixels of the scale at hand, the next coarser scale is asked. */
+const WIDE_PX = 2.2;
+const MOST_HALVINGS = 4;
+/** Pictures whose sides are below this are too small to be read. */
+const LEAST_SIDE_PX = 24;
+/** What the sharpest edge comes to in pixels of its scale, and how much wider than that a coarser reading must be to be believed. */
+const FLOOR_PX = 0.65;
+const FOOLED_RATIO = 1.5;
+
+/** Edges of a picture at one scale, by the cell of a grid that they lie in. */
+interface Scale {
+  readonly perPixel: number;
+  readonly cells: readonly (readonly EdgeSample[])[];
+}
+
+/** A grid over a picture. */
+export interface Grid {
+  readonly across: number;
+  readonly down: number;
+}
+
+function byCell(
+  { count, column, row, sector, strength, variance }: Edges,
+  { width, height }: Luma,
+  { across, down }: Grid,
+): Scale['cells'] {
+  const cells = Array.from({ length: across * down }, (): EdgeSample[] => []);
+  for (let k = 0; k < count; k++) {
+    const cell = Math.floor(((row[k] as number) * down) / height) * across + Math.floor(((column[k] as number) * across) / width);
+    (cells[cell] as EdgeSample[]).push({
+      sector: sector[k] as number,
+      strength: strength[k] as number,
+      variance: variance[k] as number,
+    });
+  }
+  return cells;
+}
+
+function scalesOf(luma: Luma, noise: number, grid: Grid): readonly Scale[] {
+  const scales: Scale[] = [];
+  let [scaled, noiseHere] = [luma, noise];
+  for (let halvings = 0; halvings <= MOST_HALVINGS && Math.min(scaled.width, scaled.height) >= LEAST_SIDE_PX; halvings++) {
+    scales.push({ perPixel: 2 ** halvings, cells: byCell(edgesOf(scaled, noiseHere), scaled, grid) });
+    [scaled, noiseHere] = [halved(scaled), noiseHere / 2];
+  }
+  return scales;
+}
+
+/** Whether a coarser reading contradicts a finer one: noise has edges of its own, sharp ones, where a picture has none. */
+function isFooled(finer: Blur, coarser: Blur, coarserPixel: number): boolean {
+  return coarser.majorPx > FOOLED_RATIO * Math.hypot(finer.majorPx, FLOOR_PX * coarserPixel);
+}
+
+/** The blur by edges of several scales, from the finest: the coarser ones for what is wide, or hidden by noise. */
+function blurOfScales(scales: readonly { readonly perPixel: number; readonly samples: readonly EdgeSample[] }[]): Blur | null {
+  let found: Blur | null = null;
+  for (const { perPixel, samples } of scales) {
+    const here = blurOf(samples, perPixel);
+    if (here === null) continue;
+    if (found !== null && found.majorPx <= (WIDE_PX * perPixel) / 2 && !isFooled(found, here, perPixel)) break;
+    found = here;
+  }
+  return found;
+}
+
+/**
+ * The blur at every cell of a grid, read in a window of it and the cells beside it that makes `windowCells` cells a side; null
+ * where there are too few edges, or they run too much alike. Source: docs/log.md#blur.
+ * @param noise standard deviation of a pixel's noise, codes.
+ */
+export function blurMap(luma: Luma, noise: number, grid: Grid, windowCells: number): readonly (Blur | null)[] {
+  const { across, down } = grid;
+  const scales = scalesOf(luma, noise, grid);
+  return Array.from({ length: across * down }, (_, k) => {
+    const [column, row] = [k % across, Math.floor(k / across)];
+    const first = (at: number): number => at - Math.floor((windowCells - 1) / 2);
+    const window = Array.from({ length: windowCells * windowCells }, (__, n) => {
+      const [x, y] = [first(column) + (n % windowCells), first(row) + Math.floor(n / windowCells)];
+      return x < 0 || y < 0 || x >= across || y >= down ? -1 : y * across + x;
+    }).filter((cell) => cell >= 0);
+    return blurOfScales(
+      scales.map(({ perPixel, cells }) => ({ perPixel, samples: window.flatMap((cell) => cells[cell] as readonly EdgeSample[]) })),
+    );
+  });
+}

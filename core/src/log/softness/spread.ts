@@ -1,0 +1,98 @@
+import { SECTORS } from './edges.js';
+
+/**
+ * How far a point is spread in a part of a picture: standard deviations along the direction in which it is spread most and
+ * across it, pixels of the picture, and that direction.
+ */
+export interface Blur {
+  readonly majorPx: number;
+  readonly minorPx: number;
+  /** Of the wider spread, degrees from the picture's right towards its lower edge, [0, 180). */
+  readonly directionDeg: number;
+  /** Edge points that it was read off. */
+  readonly edges: number;
+}
+
+/** Spreads of the edges of a part, by the sector of their direction, with their strengths. */
+export interface EdgeSample {
+  readonly sector: number;
+  readonly strength: number;
+  readonly variance: number;
+}
+
+/** Only the strongest share of the edges counts: soft shading is no edge. */
+const STRONGEST_SHARE = 0.4;
+/** So many points in a direction before it is believed, and so many directions before they are fitted. */
+const LEAST_IN_SECTOR = 6;
+const LEAST_SECTORS = 3;
+/** The sharper of the edges of a direction tell: others are soft in themselves. */
+const SHARPER_QUANTILE = 0.3;
+
+interface Known {
+  readonly angleRad: number;
+  readonly variance: number;
+  readonly weight: number;
+}
+
+/** Of each direction the spread of its sharper edges. */
+function knownSectors(samples: readonly EdgeSample[]): readonly Known[] {
+  const strongest = [...samples].sort((a, b) => b.strength - a.strength).slice(0, Math.ceil(samples.length * STRONGEST_SHARE));
+  const sectors = Array.from({ length: SECTORS }, (): number[] => []);
+  for (const { sector, variance } of strongest) (sectors[sector] as number[]).push(variance);
+  return sectors.flatMap((variances, k) => {
+    if (variances.length < LEAST_IN_SECTOR) return [];
+    const variance = variances.sort((a, b) => a - b)[Math.floor(SHARPER_QUANTILE * variances.length)] as number;
+    return Number.isFinite(variance) ? [{ angleRad: (k * Math.PI) / SECTORS, variance, weight: Math.sqrt(variances.length) }] : [];
+  });
+}
+
+type Three = readonly [number, number, number];
+
+const determinant = ([a, b, c]: readonly [Three, Three, Three]): number =>
+  a[0] * (b[1] * c[2] - b[2] * c[1]) - a[1] * (b[0] * c[2] - b[2] * c[0]) + a[2] * (b[0] * c[1] - b[1] * c[0]);
+
+/**
+ * The spread C whose share along each direction n, nᵀCn, is nearest to what its edges say: least squares of variance =
+ * xx·cos² + 2·xy·cos·sin + yy·sin², an error counting by its share of a wide spread, solved by Cramer's rule.
+ * Null where the directions run too much alike.
+ */
+export function spreadOf(samples: readonly EdgeSample[]): { readonly xx: number; readonly xy: number; readonly yy: number } | null {
+  const known = knownSectors(samples);
+  if (known.length < LEAST_SECTORS) return null;
+  const rows = known.map(({ angleRad, variance, weight }) => {
+    const [cos, sin] = [Math.cos(angleRad), Math.sin(angleRad)];
+    return { row: [cos * cos, 2 * cos * sin, sin * sin] as Three, variance, weight: weight / (1 + variance) ** 2 };
+  });
+  const sum = (of: (one: (typeof rows)[number]) => number): number => rows.reduce((all, one) => all + one.weight * of(one), 0);
+  const line = (i: 0 | 1 | 2): Three => [
+    sum(({ row }) => row[i] * row[0]),
+    sum(({ row }) => row[i] * row[1]),
+    sum(({ row }) => row[i] * row[2]),
+  ];
+  const [a, b, c] = [line(0), line(1), line(2)];
+  const whole = determinant([a, b, c]);
+  if (Math.abs(whole) < 1e-9) return null;
+  const right: Three = [
+    sum(({ row, variance }) => row[0] * variance),
+    sum(({ row, variance }) => row[1] * variance),
+    sum(({ row, variance }) => row[2] * variance),
+  ];
+  // The matrix is its own transpose: a column replaced is a row replaced.
+  return { xx: determinant([right, b, c]) / whole, xy: determinant([a, right, c]) / whole, yy: determinant([a, b, right]) / whole };
+}
+
+/** The blur that a spread in pixels of a scale is in those of the picture. */
+export function blurOf(samples: readonly EdgeSample[], perPixel: number): Blur | null {
+  const spread = spreadOf(samples);
+  if (spread === null) return null;
+  const { xx, xy, yy } = spread;
+  const [middle, half] = [(xx + yy) / 2, Math.hypot((xx - yy) / 2, xy)];
+  const directionDeg = (0.5 * Math.atan2(2 * xy, xx - yy) * 180) / Math.PI;
+  const px = (variance: number): number => Math.sqrt(Math.max(0, variance)) * perPixel;
+  return {
+    majorPx: px(middle + half),
+    minorPx: px(middle - half),
+    directionDeg: (directionDeg + 180) % 180,
+    edges: samples.length,
+  };
+}
