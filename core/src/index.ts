@@ -576,6 +576,32 @@ export {
   type WaitFor,
   type WalkedVisit,
 } from './day/index.js';
+export {
+  cameraOf,
+  cardAt,
+  type Cause,
+  CAUSES,
+  type ClockProposal,
+  clockOfPair,
+  type ExifTags,
+  type FrameFacts,
+  frameFacts,
+  frameMs,
+  type FrameSettings,
+  type FrameSight,
+  type LogCamera,
+  type LogFrame,
+  type LogLens,
+  type LogRoll,
+  type LogStay,
+  type PictureSpot,
+  type PlacedFrame,
+  placedFrames,
+  proposeClock,
+  type Verdict,
+  VERDICTS,
+  type WalkLog,
+} from './log/frames/index.js';
 export { ARCHIVE_VERSION, archiveParts, writeArchive } from './formats/archive/writeArchive.js';
 export {
   type Archive,

@@ -14,6 +14,8 @@ export const FIRST: Workspace = {
   walks: [newWalk('walk', '2027-03-13', 'body')],
   districts: [],
   outings: [],
+  logs: [],
+  frames: [],
   returns: [],
 };
 

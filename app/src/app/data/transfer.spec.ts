@@ -15,6 +15,8 @@ function workspace(kit: readonly KitItem[], walkName: string): Workspace {
     walks: [{ ...newWalk('walk', '2027-03-13', 'body'), name: walkName, stops: [stop] }],
     districts: [],
     outings: [],
+    logs: [],
+    frames: [],
     returns: [],
   };
 }

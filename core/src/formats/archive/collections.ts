@@ -1,4 +1,5 @@
 import { DEFAULT_STANDARD, type KitItem, type Standard } from '../../kit/index.js';
+import type { LogFrame, WalkLog } from '../../log/frames/index.js';
 import type { Outing, Return } from '../../outing/index.js';
 import type { District } from '../../streets/index.js';
 import type { Walk } from '../../walk/index.js';
@@ -17,10 +18,12 @@ export interface Rows {
   readonly districts: District;
   readonly outings: Outing;
   readonly returns: Return;
+  readonly logs: WalkLog;
+  readonly frames: LogFrame;
 }
 
 export type CollectionName = keyof Rows;
-export type ListName = 'kit' | 'walks' | 'districts' | 'outings' | 'returns';
+export type ListName = 'kit' | 'walks' | 'districts' | 'outings' | 'returns' | 'logs' | 'frames';
 export type SingleName = Exclude<CollectionName, ListName>;
 
 /** Everything that a person has in the program. Lists keep their order. */
@@ -90,11 +93,25 @@ export const COLLECTIONS: Readonly<Record<ListName, ListDescription>> & {
       { to: 'kit', path: ['stop', 'lensId'] },
     ],
   },
+  logs: {
+    holds: 'list',
+    most: 10_000,
+    isBulk: false,
+    isLater: true,
+    refersTo: [
+      { to: 'walks', path: ['walkId'] },
+      { to: 'kit', path: ['cameras', '*', 'bodyId'] },
+      { to: 'kit', path: ['lenses', '*', 'lensId'] },
+      { to: 'kit', path: ['rolls', '*', 'filmId'] },
+      { to: 'kit', path: ['stays', '*', 'cards', '*', 'moment', 'lensId'] },
+    ],
+  },
+  frames: { holds: 'list', most: 200_000, isBulk: true, isLater: true, refersTo: [{ to: 'logs', path: ['logId'] }] },
 };
 
 export const COLLECTION_NAMES = Object.keys(COLLECTIONS) as readonly CollectionName[];
 /** What is referred to comes before what refers to it. */
-export const LIST_NAMES: readonly ListName[] = ['kit', 'districts', 'walks', 'returns', 'outings'];
+export const LIST_NAMES: readonly ListName[] = ['kit', 'districts', 'walks', 'returns', 'outings', 'logs', 'frames'];
 export const SINGLE_NAMES: readonly SingleName[] = ['standard', 'settings'];
 
 /** What a browser has before anything is put in. */
@@ -106,4 +123,6 @@ export const EMPTY_ARCHIVE: Archive = {
   districts: [],
   outings: [],
   returns: [],
+  logs: [],
+  frames: [],
 };

@@ -32,9 +32,9 @@ import { stopSchema } from './stopSchema.js';
 import { walkPlace } from './walkSchema.js';
 
 /** Instants that a calendar can still write, milliseconds since 1970. */
-const instant = number.min(-8e14).max(8e14);
+export const instant = number.min(-8e14).max(8e14);
 
-const moment = required<Moment>({
+export const moment = required<Moment>({
   keyEv100: number.min(-40).max(40),
   readingOffsetEv: stops,
   fNumber,

@@ -2,6 +2,7 @@ import type Joi from 'joi';
 import type { CollectionName } from './collections.js';
 import { districtSchema } from './districtSchema.js';
 import { kitItemSchema } from './kitSchema.js';
+import { frameSchema, walkLogSchema } from './logSchema.js';
 import { outingSchema, returnSchema } from './outingSchema.js';
 import { settingsSchema, standardSchema } from './standardSchema.js';
 import { walkSchema } from './walkSchema.js';
@@ -15,4 +16,6 @@ export const ROW_SCHEMAS: Readonly<Record<CollectionName, Joi.Schema>> = {
   districts: districtSchema,
   outings: outingSchema,
   returns: returnSchema,
+  logs: walkLogSchema,
+  frames: frameSchema,
 };

@@ -1,4 +1,4 @@
-import type { Archive } from './collections.js';
+import { type Archive, COLLECTION_NAMES, EMPTY_ARCHIVE } from './collections.js';
 import { INFINITY_WORD } from './words.js';
 
 /** Fields at which a file may have infinity as a word; list elements of them come under their index. */
@@ -11,15 +11,7 @@ const MAY_BE_ENDLESS = /^(?:farM|focusM|distanceM|\d+)$/;
 export function shippedArchive(text: string): Archive {
   const shipped = JSON.parse(text, (key, value: unknown) =>
     value === INFINITY_WORD && MAY_BE_ENDLESS.test(key) ? Infinity : value,
-  ) as Archive;
-  const {
-    kit,
-    standard,
-    settings,
-    walks,
-    districts,
-    outings = [],
-    returns = [],
-  }: Partial<Archive> & Omit<Archive, 'outings' | 'returns'> = shipped;
-  return { kit, standard, settings, walks, districts, outings, returns };
+  ) as Partial<Archive>;
+  // What the demo does not have is left out of its file.
+  return Object.fromEntries(COLLECTION_NAMES.map((name) => [name, shipped[name] ?? EMPTY_ARCHIVE[name]])) as unknown as Archive;
 }

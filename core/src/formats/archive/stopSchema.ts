@@ -121,7 +121,7 @@ const INTENT_ANSWERS: { readonly [Kind in keyof IntentAnswers]: ShapeOf<IntentAn
   fireworks: { bulbS: shutter },
 };
 
-const intent = oneOfKinds<Intent>(INTENT_ANSWERS);
+export const intentSchema = oneOfKinds<Intent>(INTENT_ANSWERS);
 
 const subject = required<Subject>({
   nearM: positive.max(100_000),
@@ -153,7 +153,7 @@ const wishes = required<Wishes>({
 export const stopSchema = required<Stop>({
   id,
   name,
-  intent,
+  intent: intentSchema,
   position: position.allow(null),
   streetAxisDeg: bearing,
   streetWidthM: positive.max(1000),

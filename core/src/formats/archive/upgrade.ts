@@ -68,10 +68,15 @@ function kitTo3(item: Plain): Plain {
 }
 
 type RowStep = (row: Plain) => Plain;
-export type Upgraded = 'kit' | 'standard' | 'settings' | 'walks' | 'districts' | 'outings' | 'returns';
+export type Upgraded = 'kit' | 'standard' | 'settings' | 'walks' | 'districts' | 'outings' | 'returns' | 'logs' | 'frames';
 
 /** The step from each version to the next, by collection; a collection without one stays as it is. Append-only. */
-const STEPS: readonly Partial<Record<Upgraded, RowStep>>[] = [{ walks: walkTo2, districts: districtTo2 }, { kit: kitTo3 }];
+const STEPS: readonly Partial<Record<Upgraded, RowStep>>[] = [
+  { walks: walkTo2, districts: districtTo2 },
+  { kit: kitTo3 },
+  // Logs and frames are there from version 4 on.
+  {},
+];
 
 /** The version that rows are brought to. */
 export const NEWEST_VERSION = STEPS.length + 1;

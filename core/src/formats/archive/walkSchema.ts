@@ -6,7 +6,7 @@ import { MOST_STOPS, MOST_TRACK_POINTS } from './limits.js';
 import { approachSchema, stopSchema } from './stopSchema.js';
 import { calendarDay, id, minute, name, number, position, required, share, stopsOrMore, text } from './schemaParts.js';
 
-function timeZone(value: string, helpers: Joi.CustomHelpers): unknown {
+function asTimeZone(value: string, helpers: Joi.CustomHelpers): unknown {
   try {
     checkTimeZone(value);
     return value;
@@ -14,6 +14,8 @@ function timeZone(value: string, helpers: Joi.CustomHelpers): unknown {
     return helpers.message({ custom: '{{#label}} must be an IANA zone name such as Atlantic/Azores' });
   }
 }
+
+export const timeZone = Joi.string().custom(asTimeZone);
 
 /** Two ends of a ramp, which lie apart, or of a gate, which are one. */
 const ramp = Joi.array()
@@ -31,7 +33,7 @@ const gate = Joi.array()
 
 export const walkPlace = required<WalkPlace>({
   name,
-  timeZone: Joi.string().custom(timeZone),
+  timeZone,
   isInvented: Joi.boolean(),
   latitude: number.min(-90).max(90),
   longitude: number.min(-180).max(180),

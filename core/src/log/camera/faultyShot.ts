@@ -127,7 +127,7 @@ function makes(fault: Fault, optics: Optics): boolean {
 const MOST_DRAWS = 400;
 
 function opticsFor(fault: Fault, random: Random): Optics {
-  const isAboutSomebody = fault === 'moved' || fault === 'focus';
+  const isAboutSomebody = fault === 'moved' || fault === 'focus' || fault === 'depth';
   const scenes = BUILT_IN_SCENES.filter(({ id }) => {
     const depths = SCENE_DEPTHS[id];
     return depths !== undefined && !(isAboutSomebody && depths.isOutline);

@@ -1,4 +1,4 @@
-import type { Frame } from './frame.js';
+import type { LogFrame } from './frame.js';
 import { clockMs } from './frameTime.js';
 import { NEAR_STOP_M } from './matching.js';
 import { distanceBetweenM } from '../../walk/index.js';
@@ -30,7 +30,7 @@ interface Turn {
 }
 
 /** A frame that says where it was taken only counts at the stops that stand there. */
-function staysOf(stays: readonly LogStay[], { position }: Frame): readonly LogStay[] {
+function staysOf(stays: readonly LogStay[], { position }: LogFrame): readonly LogStay[] {
   if (position === null) return stays;
   return stays.filter((stay) => stay.position !== null && distanceBetweenM(stay.position, position) <= NEAR_STOP_M);
 }
@@ -66,7 +66,7 @@ function roundestIn(fromMs: number, toMs: number): number {
  * hours. The clock is left alone unless at least three frames, and a tenth of all, are gained. Source: docs/log.md#clock.
  * @returns null where no frame has a time, or no stay is known.
  */
-export function proposeClock(log: Pick<WalkLog, 'stays' | 'timeZone'>, frames: readonly Frame[]): ClockProposal | null {
+export function proposeClock(log: Pick<WalkLog, 'stays' | 'timeZone'>, frames: readonly LogFrame[]): ClockProposal | null {
   const timed = frames.flatMap((frame) => {
     const ms = clockMs(frame, log.timeZone);
     return ms === null ? [] : [{ frame, ms }];
@@ -98,7 +98,7 @@ export function proposeClock(log: Pick<WalkLog, 'stays' | 'timeZone'>, frames: r
 }
 
 /** The shift that one known pair gives: a frame, and the instant that it was really taken at. Null for a frame without a time. */
-export function clockOfPair(log: Pick<WalkLog, 'timeZone'>, frame: Frame, reallyMs: number): number | null {
+export function clockOfPair(log: Pick<WalkLog, 'timeZone'>, frame: LogFrame, reallyMs: number): number | null {
   const ms = clockMs(frame, log.timeZone);
   return ms === null ? null : Math.round((reallyMs - ms) / 1000);
 }

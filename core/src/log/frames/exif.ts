@@ -1,8 +1,9 @@
 import type { MeterPattern } from '../../kit/index.js';
-import type { Frame, FrameSettings } from './frame.js';
+import type { LogFrame, FrameSettings } from './frame.js';
 
 /** What a file says of a frame. */
-export type FrameFacts = FrameSettings & Pick<Frame, 'wallMs' | 'offsetMin' | 'bodyName' | 'lensName' | 'position' | 'bearingDeg'>;
+export type FrameFacts = FrameSettings &
+  Pick<LogFrame, 'wallMs' | 'offsetMin' | 'bodyName' | 'lensName' | 'position' | 'bearingDeg'>;
 
 /** Tags by their names in the EXIF standard, as numbers and text, untranslated. */
 export type ExifTags = Readonly<Record<string, unknown>>;
@@ -70,7 +71,7 @@ function offsetOf(value: unknown): number | null {
   return minutes <= FURTHEST_OFFSET_MIN ? (hit[1] === '-' ? -minutes : minutes) : null;
 }
 
-function positionOf({ latitude, longitude }: ExifTags): Frame['position'] {
+function positionOf({ latitude, longitude }: ExifTags): LogFrame['position'] {
   const [north, east] = [within(latitude, -90, 90), within(longitude, -180, 180)];
   // Cameras without a fix write zeros.
   return north === null || east === null || (north === 0 && east === 0) ? null : { latitude: north, longitude: east };

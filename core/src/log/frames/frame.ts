@@ -44,7 +44,7 @@ export interface FrameSight {
 }
 
 /** A frame as it is kept: what it says of itself, and what the person said of it. Never the picture. */
-export interface Frame extends FrameSettings {
+export interface LogFrame extends FrameSettings {
   readonly id: string;
   readonly logId: string;
   readonly source: FrameSource;

@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon';
-import type { Frame } from './frame.js';
+import type { LogFrame } from './frame.js';
 import type { LogCamera, WalkLog } from './walkLog.js';
 
 const MINUTE_MS = 60_000;
@@ -10,17 +10,17 @@ function instantThere(wallMs: number, timeZone: string): number {
 }
 
 /** The instant that a camera's clock showed, before it is put right; null for a frame without a time. */
-export function clockMs({ wallMs, offsetMin }: Pick<Frame, 'wallMs' | 'offsetMin'>, timeZone: string): number | null {
+export function clockMs({ wallMs, offsetMin }: Pick<LogFrame, 'wallMs' | 'offsetMin'>, timeZone: string): number | null {
   if (wallMs === null) return null;
   return offsetMin === null ? instantThere(wallMs, timeZone) : wallMs - offsetMin * MINUTE_MS;
 }
 
-export function cameraOf({ cameras }: Pick<WalkLog, 'cameras'>, { bodyName }: Pick<Frame, 'bodyName'>): LogCamera | null {
+export function cameraOf({ cameras }: Pick<WalkLog, 'cameras'>, { bodyName }: Pick<LogFrame, 'bodyName'>): LogCamera | null {
   return cameras.find(({ name }) => name === bodyName) ?? null;
 }
 
 /** The instant of a frame, milliseconds since 1970, its camera's clock put right; null where it has no time. */
-export function frameMs(log: Pick<WalkLog, 'cameras' | 'timeZone'>, frame: Frame): number | null {
+export function frameMs(log: Pick<WalkLog, 'cameras' | 'timeZone'>, frame: LogFrame): number | null {
   const ms = clockMs(frame, log.timeZone);
   return ms === null ? null : ms + (cameraOf(log, frame)?.shiftS ?? 0) * 1000;
 }

@@ -1,6 +1,6 @@
 import type { Place } from '../../light/index.js';
 import { distanceBetweenM } from '../../walk/index.js';
-import type { Frame } from './frame.js';
+import type { LogFrame } from './frame.js';
 import { frameMs } from './frameTime.js';
 import type { LogStay, WalkLog } from './walkLog.js';
 
@@ -8,7 +8,7 @@ import type { LogStay, WalkLog } from './walkLog.js';
 export type PlacedBy = 'position' | 'time' | 'hand';
 
 export interface PlacedFrame {
-  readonly frame: Frame;
+  readonly frame: LogFrame;
   readonly atMs: number | null;
   /** Null between the stops. */
   readonly stay: LogStay | null;
@@ -44,7 +44,7 @@ function byTime(stays: readonly LogStay[], atMs: number): LogStay | null {
  * Where a frame belongs: where the person put it; by its position, if a stop stands within 60 m of it (one that has a position
  * and is near none was taken between them); by its time, in a stay or within three minutes of it. Source: docs/log.md#matching.
  */
-export function placedFrame(log: WalkLog, frame: Frame): PlacedFrame {
+export function placedFrame(log: WalkLog, frame: LogFrame): PlacedFrame {
   const atMs = frameMs(log, frame);
   const { placedByHand, position } = frame;
   const found = (stay: LogStay | null, by: PlacedBy): PlacedFrame => ({ frame, atMs, stay, by: stay === null ? null : by });
@@ -63,8 +63,8 @@ export function placedFrame(log: WalkLog, frame: Frame): PlacedFrame {
 }
 
 /** All frames of a log in the order of their taking; those without a time at the end, by their names. */
-export function placedFrames(log: WalkLog, frames: readonly Frame[]): readonly PlacedFrame[] {
-  const nameOf = ({ source }: Frame): string => (source.kind === 'file' ? source.name : String(source.number).padStart(4, '0'));
+export function placedFrames(log: WalkLog, frames: readonly LogFrame[]): readonly PlacedFrame[] {
+  const nameOf = ({ source }: LogFrame): string => (source.kind === 'file' ? source.name : String(source.number).padStart(4, '0'));
   return frames
     .map((frame) => placedFrame(log, frame))
     .sort((a, b) => (a.atMs ?? Infinity) - (b.atMs ?? Infinity) || nameOf(a.frame).localeCompare(nameOf(b.frame)));

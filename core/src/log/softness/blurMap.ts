@@ -68,22 +68,31 @@ function blurOfScales(scales: readonly { readonly perPixel: number; readonly sam
 }
 
 /**
- * The blur at every cell of a grid, read in a window of it and the cells beside it that makes `windowCells` cells a side; null
- * where there are too few edges, or they run too much alike. Source: docs/log.md#blur.
+ * The blur at every cell of a grid, for each width of the windows that it is read in: a cell and those to its right and below it,
+ * so many a side. Null where there are too few edges, or they run too much alike. Source: docs/log.md#blur.
  * @param noise standard deviation of a pixel's noise, codes.
  */
-export function blurMap(luma: Luma, noise: number, grid: Grid, windowCells: number): readonly (Blur | null)[] {
+export function blurMaps<Windows extends readonly number[]>(
+  luma: Luma,
+  noise: number,
+  grid: Grid,
+  windowsCells: Windows,
+): { readonly [K in keyof Windows]: readonly (Blur | null)[] } {
   const { across, down } = grid;
   const scales = scalesOf(luma, noise, grid);
-  return Array.from({ length: across * down }, (_, k) => {
-    const [column, row] = [k % across, Math.floor(k / across)];
-    const first = (at: number): number => at - Math.floor((windowCells - 1) / 2);
-    const window = Array.from({ length: windowCells * windowCells }, (__, n) => {
-      const [x, y] = [first(column) + (n % windowCells), first(row) + Math.floor(n / windowCells)];
-      return x < 0 || y < 0 || x >= across || y >= down ? -1 : y * across + x;
-    }).filter((cell) => cell >= 0);
+  const blurIn = (column: number, row: number, cells: number): Blur | null => {
+    const window: number[] = [];
+    for (let y = row; y < Math.min(down, row + cells); y++) {
+      for (let x = column; x < Math.min(across, column + cells); x++) window.push(y * across + x);
+    }
     return blurOfScales(
-      scales.map(({ perPixel, cells }) => ({ perPixel, samples: window.flatMap((cell) => cells[cell] as readonly EdgeSample[]) })),
+      scales.map((scale) => ({
+        perPixel: scale.perPixel,
+        samples: window.flatMap((cell) => scale.cells[cell] as readonly EdgeSample[]),
+      })),
     );
-  });
+  };
+  const mapOf = (cells: number): readonly (Blur | null)[] =>
+    Array.from({ length: across * down }, (_, k) => blurIn(k % across, Math.floor(k / across), cells));
+  return windowsCells.map(mapOf) as unknown as { readonly [K in keyof Windows]: readonly (Blur | null)[] };
 }

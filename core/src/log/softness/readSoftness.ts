@@ -1,4 +1,4 @@
-import { blurMap } from './blurMap.js';
+import { blurMaps } from './blurMap.js';
 import { cropped, type Luma } from './luma.js';
 import { noiseOfPicture, noiseOfTile } from './pictureNoise.js';
 import type { Blur } from './spread.js';
@@ -17,8 +17,10 @@ export interface SoftnessReading extends Tones {
   readonly height: number;
   readonly across: number;
   readonly down: number;
-  /** By tile, row by row; null where a tile has too little to read. */
+  /** By tile, row by row, read with those to its right and below it; null where they have too little to read. */
   readonly tiles: readonly (Blur | null)[];
+  /** Each tile alone: of few can anything be read, but of a small subject nothing else can. */
+  readonly single: readonly (Blur | null)[];
   /** Standard deviation of a pixel's noise, codes of 255; and the same at the size that pictures are looked at. */
   readonly noise: number;
   readonly noiseSeen: number;
@@ -43,11 +45,13 @@ export function readSoftness(luma: Luma): SoftnessReading {
   });
   const noise = noiseOfPicture(parts.map(noiseOfTile));
   const seen = Math.min(1, Math.sqrt(SEEN_PIXELS / (width * height)));
+  const [tiles, single] = blurMaps(luma, noise, grid, [WINDOW_TILES, 1] as const);
   return {
     width,
     height,
     ...grid,
-    tiles: blurMap(luma, noise, grid, WINDOW_TILES),
+    tiles,
+    single,
     noise,
     noiseSeen: noise * seen,
     ...tonesOf(luma),

@@ -56,7 +56,7 @@ const determinant = ([a, b, c]: readonly [Three, Three, Three]): number =>
  * xx·cos² + 2·xy·cos·sin + yy·sin², an error counting by its share of a wide spread, solved by Cramer's rule.
  * Null where the directions run too much alike.
  */
-export function spreadOf(samples: readonly EdgeSample[]): { readonly xx: number; readonly xy: number; readonly yy: number } | null {
+function spreadOf(samples: readonly EdgeSample[]): Spread | null {
   const known = knownSectors(samples);
   if (known.length < LEAST_SECTORS) return null;
   const rows = known.map(({ angleRad, variance, weight }) => {
@@ -81,18 +81,47 @@ export function spreadOf(samples: readonly EdgeSample[]): { readonly xx: number;
   return { xx: determinant([right, b, c]) / whole, xy: determinant([a, right, c]) / whole, yy: determinant([a, b, right]) / whole };
 }
 
-/** The blur that a spread in pixels of a scale is in those of the picture. */
+export interface Spread {
+  readonly xx: number;
+  readonly xy: number;
+  readonly yy: number;
+}
+
+/** Along and across its wider direction. */
+function blurOfSpread({ xx, xy, yy }: Spread, edges: number): Blur {
+  const [middle, half] = [(xx + yy) / 2, Math.hypot((xx - yy) / 2, xy)];
+  const directionDeg = (0.5 * Math.atan2(2 * xy, xx - yy) * 180) / Math.PI;
+  const px = (variance: number): number => Math.sqrt(Math.max(0, variance));
+  return { majorPx: px(middle + half), minorPx: px(middle - half), directionDeg: (directionDeg + 180) % 180, edges };
+}
+
+/** The blur of edges whose spreads are in pixels of a scale, in those of the picture; null where they do not tell. */
 export function blurOf(samples: readonly EdgeSample[], perPixel: number): Blur | null {
   const spread = spreadOf(samples);
   if (spread === null) return null;
-  const { xx, xy, yy } = spread;
-  const [middle, half] = [(xx + yy) / 2, Math.hypot((xx - yy) / 2, xy)];
-  const directionDeg = (0.5 * Math.atan2(2 * xy, xx - yy) * 180) / Math.PI;
-  const px = (variance: number): number => Math.sqrt(Math.max(0, variance)) * perPixel;
+  const square = perPixel * perPixel;
+  return blurOfSpread({ xx: spread.xx * square, xy: spread.xy * square, yy: spread.yy * square }, samples.length);
+}
+
+function spreadOfBlur({ majorPx, minorPx, directionDeg }: Blur): Spread {
+  const [cos, sin] = [Math.cos((directionDeg * Math.PI) / 180), Math.sin((directionDeg * Math.PI) / 180)];
+  const [major, minor] = [majorPx * majorPx, minorPx * minorPx];
   return {
-    majorPx: px(middle + half),
-    minorPx: px(middle - half),
-    directionDeg: (directionDeg + 180) % 180,
-    edges: samples.length,
+    xx: major * cos * cos + minor * sin * sin,
+    xy: (major - minor) * cos * sin,
+    yy: major * sin * sin + minor * cos * cos,
   };
+}
+
+/** The mean of spreads, which leaves of errors in all directions none, and of a direction that they share all. */
+export function meanBlur(blurs: readonly [Blur, ...Blur[]]): Blur {
+  const edges = blurs.reduce((sum, one) => sum + one.edges, 0);
+  const sum = blurs.reduce<Spread>(
+    (all, one) => {
+      const [{ xx, xy, yy }, share] = [spreadOfBlur(one), one.edges / edges];
+      return { xx: all.xx + share * xx, xy: all.xy + share * xy, yy: all.yy + share * yy };
+    },
+    { xx: 0, xy: 0, yy: 0 },
+  );
+  return blurOfSpread(sum, edges);
 }

@@ -1,6 +1,6 @@
 import type { Cause, PictureSpot } from '../frames/frame.js';
 import type { SoftnessReading } from './readSoftness.js';
-import type { Blur } from './spread.js';
+import { type Blur, meanBlur } from './spread.js';
 
 export type Look = Cause | 'good' | 'cannotTell';
 
@@ -37,11 +37,19 @@ const FLOOR_PX = 1.1;
 const PER_DIAGONAL = 1 / 1500 / 4;
 /** One and a half such circles are seen as soft; under this nothing can be told from sharp, pixels. */
 const SEEN_AS_SOFT = 1.5;
-const LEAST_SHARP_PX = 1.5;
+const LEAST_SHARP_PX = 1.3;
 /** A smear is at least so much longer than it is wide. */
 const SMEARED_RATIO = 0.62;
-/** Tiles so near to the subject are neither it nor the rest. */
-const NEAR_TILES = 2;
+/** The window of a subject and so many like it make up what is known of it. */
+const LIKE_IT = 3;
+/** A window of so many edges counts fully; of fewer, by its share. */
+const FULL_EDGES = 600;
+const AMONG_SOFT = 0.6;
+/** People seldom go straight up or down a picture. */
+const UPRIGHT_COUNTS = 0.5;
+/** Tiles so near to the subject are neither it nor the rest: people are taller than wide. */
+const NEAR_ACROSS = 3;
+const NEAR_DOWN = 6;
 /** Fewer tiles say nothing of a picture. */
 const LEAST_TILES = 20;
 /** Nothing is surer than this, however clear it looks: it is a guess from a picture. */
@@ -92,46 +100,86 @@ function turning(smears: readonly SmearAt[], across: number, down: number): numb
   return best;
 }
 
-/** The tile whose window lies most nearly about a spot: windows reach over two tiles each way. */
+/** The tile in which a spot lies. */
 const tileAt = ({ across, down }: SoftnessReading, { x, y }: PictureSpot): readonly [column: number, row: number] => [
-  Math.min(across - 1, Math.max(0, Math.round(x * across) - 1)),
-  Math.min(down - 1, Math.max(0, Math.round(y * down) - 1)),
+  Math.min(across - 1, Math.max(0, Math.floor(x * across))),
+  Math.min(down - 1, Math.max(0, Math.floor(y * down))),
 ];
 
-const middleOf = (sorted: readonly number[]): number => sorted[sorted.length >> 1] as number;
-const median = (all: readonly number[]): number => middleOf([...all].sort((a, b) => a - b));
+/** How unlike two spreads are: the larger over the smaller, as a logarithm. */
+const unlike = (a: Blur, b: Blur): number => Math.abs(Math.log(Math.max(FLOOR_PX, a.majorPx) / Math.max(FLOOR_PX, b.majorPx)));
 
-/** The blur about a spot: the middle of what the nine windows about it say, its own counting thrice; null where none says any. */
-function subjectBlur({ across, tiles }: SoftnessReading, [column, row]: readonly [number, number]): Blur | null {
-  const own = tiles[row * across + column] ?? null;
-  const about = tiles.flatMap((tile, k) => {
-    const [dx, dy] = [Math.abs((k % across) - column), Math.abs(Math.floor(k / across) - row)];
-    return tile === null || dx > 1 || dy > 1 ? [] : tile === own ? [tile, tile, tile] : [tile];
-  });
-  const [first] = about;
-  if (first === undefined) return null;
-  const majorPx = median(about.map((one) => one.majorPx));
-  const ratio = median(about.map((one) => one.minorPx / Math.max(1e-6, one.majorPx)));
-  return { majorPx, minorPx: ratio * majorPx, directionDeg: (own ?? first).directionDeg, edges: (own ?? first).edges };
+/** Of a map of windows, those about a place, the nearest to it and the fullest first. */
+function about(map: readonly (Blur | null)[], across: number, column: number, row: number): readonly Blur[] {
+  return map
+    .flatMap((tile, k) => {
+      const [dx, dy] = [Math.abs((k % across) - column), Math.abs(Math.floor(k / across) - row)];
+      return tile === null || dx > 1 || dy > 1 ? [] : [{ tile, away: dx + dy }];
+    })
+    .sort((a, b) => a.away - b.away || b.tile.edges - a.tile.edges)
+    .map(({ tile }) => tile);
+}
+
+/**
+ * The blur about a spot: of the window it lies in and those most like it of the eight about it, for the others look past the
+ * subject. Single tiles first, for a small subject; where they have too little to read, windows of four. Null where none has.
+ */
+function subjectBlur(
+  { across, tiles, single }: SoftnessReading,
+  { x, y }: PictureSpot,
+  [column, row]: readonly [number, number],
+): Blur | null {
+  const alone = about(single, across, column, row);
+  // The window of four that lies most nearly about the spot begins half a tile before it.
+  const fours = about(
+    tiles,
+    across,
+    Math.max(0, Math.round(x * across) - 1),
+    Math.max(0, Math.round((y * tiles.length) / across) - 1),
+  );
+  const [own, ...others] = alone.length > LIKE_IT ? alone : fours;
+  if (own === undefined) return null;
+  const alikes = others.sort((a, b) => unlike(a, own) - unlike(b, own));
+  return meanBlur([own, ...alikes.slice(0, LIKE_IT)]);
+}
+
+/** Whether most of the tiles round one are soft too: the rim of a shadow is soft on a line, what is out of focus over an area. */
+function isAmongSoft(states: readonly (TileState | null)[], { across, down }: SoftnessReading, x: number, y: number): boolean {
+  let [beside, soft] = [0, 0];
+  for (let row = Math.max(0, y - 1); row <= Math.min(down - 1, y + 1); row++) {
+    for (let column = Math.max(0, x - 1); column <= Math.min(across - 1, x + 1); column++) {
+      if (row === y && column === x) continue;
+      const state = states[row * across + column] ?? null;
+      beside += 1;
+      if (state !== null && state !== 'sharp') soft += 1;
+    }
+  }
+  return soft >= AMONG_SOFT * beside;
 }
 
 export function evidenceOf(reading: SoftnessReading, subjectAt: PictureSpot): Evidence {
   const { across, down, tiles, noiseSeen, blackShare } = reading;
   const sharpPx = sharpPxOf(reading);
   const [column, row] = tileAt(reading, subjectAt);
+  const states = tiles.map((tile) => (tile === null ? null : stateOf(tile, sharpPx)));
   const elsewhere = tiles.flatMap((tile, k) => {
     const [x, y] = [k % across, Math.floor(k / across)];
-    const isSubject = Math.abs(x - column) <= NEAR_TILES && Math.abs(y - row) <= NEAR_TILES;
-    return tile === null || isSubject ? [] : [{ x, y, tile, state: stateOf(tile, sharpPx) }];
+    const isSubject = Math.abs(x + 0.5 - column) <= NEAR_ACROSS && Math.abs(y + 0.5 - row) <= NEAR_DOWN;
+    const state = states[k] ?? null;
+    if (tile === null || state === null || isSubject) return [];
+    return state === 'sharp' || isAmongSoft(states, reading, x, y) ? [{ x, y, tile, state }] : [];
   });
-  const share = (state: TileState): number => elsewhere.filter((one) => one.state === state).length / Math.max(1, elsewhere.length);
+  const weightOf = ({ edges }: Blur): number => Math.min(1, edges / FULL_EDGES);
+  const all = elsewhere.reduce((sum, { tile }) => sum + weightOf(tile), 0);
+  const share = (state: TileState): number =>
+    elsewhere.reduce((sum, one) => sum + (one.state === state ? weightOf(one.tile) : 0), 0) / Math.max(1, all);
   const smears = elsewhere
     .filter(({ state }) => state === 'smeared')
     .map(({ x, y, tile }) => ({ x, y, directionDeg: tile.directionDeg }));
   const [line, turn] = [alike(smears.map(({ directionDeg }) => directionDeg)), turning(smears, across, down)];
   return {
     sharpPx,
-    subject: subjectBlur(reading, [column, row]),
+    subject: subjectBlur(reading, subjectAt, [column, row]),
     sharpShare: share('sharp'),
     smearedShare: share('smeared'),
     softShare: share('soft'),
@@ -143,6 +191,12 @@ export function evidenceOf(reading: SoftnessReading, subjectAt: PictureSpot): Ev
   };
 }
 
+/** How much a blur is a smear of somebody who goes along the ground: narrow, and rather level than upright. */
+function narrowness({ majorPx, minorPx, directionDeg }: Blur): number {
+  const level = Math.cos((directionDeg * Math.PI) / 180) ** 2;
+  return ramp(minorPx / Math.max(FLOOR_PX, majorPx), 0.85, 0.4) * (UPRIGHT_COUNTS + (1 - UPRIGHT_COUNTS) * level);
+}
+
 /**
  * What a picture looks like, and how sure that is: each look's conditions as ramps, multiplied; confidence is its share of all.
  * Source: docs/log.md#verdicts.
@@ -150,19 +204,22 @@ export function evidenceOf(reading: SoftnessReading, subjectAt: PictureSpot): Ev
 export function softnessVerdict(reading: SoftnessReading, subjectAt: PictureSpot = { x: 0.5, y: 0.5 }): SoftnessVerdict {
   const evidence = evidenceOf(reading, subjectAt);
   const { sharpPx, subject, sharpShare, smearedShare, softShare, tiles, agreement, noiseSeen, blackShare } = evidence;
-  const noisy = ramp(noiseSeen, 3.2, 5);
+  const noisy = ramp(noiseSeen, 2.6, 3.8);
   const hazy = ramp(blackShare, 0.04, 0.09);
   const clean = (1 - noisy) * (1 - hazy);
   const major = subject?.majorPx ?? sharpPx;
-  const subjectSharp = ramp(major / sharpPx, 1.5, 1);
-  const narrow = subject === null ? 0.5 : ramp(subject.minorPx / subject.majorPx, 0.85, 0.5);
+  const subjectSharp = ramp(major / sharpPx, 1.3, 0.95);
+  const narrow = subject === null ? 0.5 : narrowness(subject);
+  // Who moves leaves all else sharp; a lens that looks elsewhere leaves more than one person soft.
+  const onlySubject = ramp(sharpShare, 0.65, 0.95);
+  const movedRather = ramp((narrow + onlySubject) / 2, 0.25, 0.75);
   const restSharp = ramp(sharpShare, 0.25, 0.6);
   const restSmeared = ramp(smearedShare, 0.25, 0.55) * ramp(agreement, 0.4, 0.75);
-  const restSoft = ramp(softShare + smearedShare, 0.2, 0.45);
+  const restSoft = ramp(softShare + smearedShare, 0.15, 0.4);
   const shares = {
     shake: clean * restSmeared * (1 - restSharp),
-    moved: clean * (1 - subjectSharp) * narrow * restSharp * (1 - restSmeared),
-    focus: clean * (1 - subjectSharp) * (1 - narrow) * (1 - restSmeared),
+    moved: clean * (1 - subjectSharp) * movedRather * restSharp * (1 - restSmeared),
+    focus: clean * (1 - subjectSharp) * (1 - movedRather) * (1 - restSmeared),
     depth: clean * subjectSharp * restSoft * (1 - restSmeared),
     veil: hazy * (1 - noisy),
     noise: noisy,

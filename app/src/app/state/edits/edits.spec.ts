@@ -27,6 +27,8 @@ function workspace(): Workspace {
     walks: [walk],
     districts: [],
     outings: [],
+    logs: [],
+    frames: [],
     returns: [],
   };
 }

@@ -1,0 +1,26 @@
+export {
+  type Cause,
+  CAUSES,
+  type LogFrame,
+  type FrameSettings,
+  type FrameSight,
+  type FrameSource,
+  type PictureSpot,
+  type Verdict,
+  VERDICTS,
+} from './frame.js';
+export { type ExifTags, type FrameFacts, frameFacts } from './exif.js';
+export { cameraOf, clockMs, frameMs } from './frameTime.js';
+export { NEAR_STOP_M, outsideMs, type PlacedBy, type PlacedFrame, placedFrame, placedFrames, STAY_GRACE_MS } from './matching.js';
+export { type ClockProposal, clockOfPair, proposeClock } from './cameraClock.js';
+export {
+  cardAt,
+  type LogCamera,
+  type LogLens,
+  type LogRoll,
+  type LogStay,
+  type PlannedMoment,
+  type ShiftBy,
+  SHIFTS_BY,
+  type WalkLog,
+} from './walkLog.js';
