@@ -8,6 +8,7 @@ export default {
   moduleNameMapper: {
     '^@roam-dial/core$': '<rootDir>/../core/dist/index.js',
     '^@roam-dial/core/formats$': '<rootDir>/../core/dist/formats/index.js',
+    '^@roam-dial/core/log$': '<rootDir>/../core/dist/log/index.js',
     '^@roam-dial/core/maps$': '<rootDir>/../core/dist/formats/maps.js',
     '^@roam-dial/core/walk-files$': '<rootDir>/../core/dist/formats/walkFiles.js',
     '/create-(set-up|light|map|ways)-worker$': '<rootDir>/src/testing/in-thread-worker.ts',

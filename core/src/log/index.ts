@@ -25,3 +25,4 @@ export {
   type TileState,
 } from './softness/verdict.js';
 export { type Tones, tonesOf } from './softness/tones.js';
+export { packedReading, type PackedReading, unpackedReading } from './softness/packed.js';

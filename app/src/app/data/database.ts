@@ -1,5 +1,6 @@
 import { Injectable, InjectionToken, inject } from '@angular/core';
 import type { CollectionName } from '@roam-dial/core';
+import type { PackedReading } from '@roam-dial/core/log';
 import Dexie, { type Table, type Transaction } from 'dexie';
 
 /** A row of any collection. */
@@ -31,6 +32,17 @@ export interface MetaRow {
   readonly value: number;
 }
 
+/** What a frame looks like: too much to be held in memory with all else. */
+export interface SightRow {
+  /** Of the frame. */
+  readonly id: string;
+  readonly logId: string;
+  /** A small JPEG of it; null where the file has none, and could not be opened. */
+  readonly thumb: Blob | null;
+  /** What was measured in it; null where nothing was. */
+  readonly reading: PackedReading | null;
+}
+
 /** A version of the tables. Append-only: a published version is never changed, a new one migrates it. */
 export interface SchemaVersion {
   readonly version: number;
@@ -59,6 +71,7 @@ export const SCHEMA_VERSIONS: readonly SchemaVersion[] = [
   { version: 3, stores: { districts: 'id' } },
   { version: 4, stores: { rows: '[collection+id], revision', orders: 'collection' }, upgrade: gatherRows },
   { version: 5, stores: { kit: null, walks: null, districts: null, profile: null } },
+  { version: 6, stores: { sights: 'id, logId' } },
 ];
 
 export const NEWEST_TABLES = SCHEMA_VERSIONS.reduce((newest, { version }) => Math.max(newest, version), 0);
@@ -70,6 +83,7 @@ export class Database extends Dexie {
   declare readonly rows: Table<StoredRow, [CollectionName, string]>;
   declare readonly orders: Table<StoredOrder, CollectionName>;
   declare readonly meta: Table<MetaRow, string>;
+  declare readonly sights: Table<SightRow, string>;
 
   constructor() {
     super(inject(DATABASE_NAME));

@@ -9,6 +9,8 @@ const WORDS: Readonly<Record<CollectionName, readonly [one: string, many: string
   districts: ['district', 'districts'],
   outings: ['walk walked', 'walks walked'],
   returns: ['return', 'returns'],
+  logs: ['log of a walk', 'logs of walks'],
+  frames: ['frame', 'frames'],
 };
 
 /** `1 walk and 2 things of kit could not be read and are left out: walk “w1”, stops[0].subject is required.` */

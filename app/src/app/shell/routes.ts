@@ -72,6 +72,15 @@ export const routes: Routes = [
     ],
   },
   {
+    path: 'log',
+    title: 'Log · Roam Dial',
+    loadComponent: () => import('../features/log').then((room) => room.LogView),
+    children: [
+      { path: '', pathMatch: 'full', redirectTo: 'frames' },
+      { path: 'frames', loadComponent: () => import('../features/log').then((room) => room.FramesPage) },
+    ],
+  },
+  {
     path: 'start',
     title: 'Start a walk · Roam Dial',
     loadComponent: () => import('../features/start').then((room) => room.StartPage),

@@ -13,6 +13,7 @@ import {
   STEPS_PER_STOP,
   LAST_MINUTE,
 } from '@roam-dial/core';
+import { shiftWords } from './log';
 
 /** How a field reads and writes its value, and what one step up or down is. */
 export interface Codec<Value> {
@@ -239,5 +240,27 @@ export function placeCodec(): Codec<Place> {
       return read.ok ? { ok: true, value: read.place } : { ok: false, message: read.message };
     },
     inputMode: 'text',
+  };
+}
+
+const SHIFT = /^([+−-])?(?:(\d{1,4}):)?(\d{1,2})(?::(\d{2}))?$/;
+const MINUTE_S = 60;
+const HOUR_S = 3600;
+
+/** `+1:00:00`, what a clock needs: hours, minutes and seconds. */
+export function shiftCodec(): Codec<number> {
+  return {
+    format: shiftWords,
+    parse: (text) => {
+      const hit = SHIFT.exec(text.trim());
+      if (hit === null) return { ok: false, message: 'must be hours, minutes and seconds such as +1:00:00' };
+      const [, sign, first, second, third] = hit;
+      const [hours, minutes, seconds] =
+        first === undefined ? [Number(second), 0, 0] : [Number(first), Number(second), Number(third ?? 0)];
+      if (minutes >= MINUTE_S || seconds >= MINUTE_S) return { ok: false, message: 'has more than 59 minutes or seconds' };
+      const size = hours * HOUR_S + minutes * MINUTE_S + seconds;
+      return { ok: true, value: sign === '-' || sign === '−' ? -size : size };
+    },
+    step: (value, direction) => value + direction * MINUTE_S,
   };
 }

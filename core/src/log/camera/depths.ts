@@ -6,8 +6,8 @@ export interface SceneDepths {
   readonly of: Readonly<Record<string, Depth>>;
   /** Labels of the person that the picture is about. */
   readonly subject: readonly string[];
-  /** Whether they are no more than an outline before something bright: in them nothing can be read. */
-  readonly isOutline: boolean;
+  /** Whether enough is seen of them to be read: not of an outline before something bright, nor of somebody small. */
+  readonly isSubjectReadable: boolean;
 }
 
 const WALKER = ['legs', 'coat', 'face'];
@@ -27,27 +27,27 @@ export const SCENE_DEPTHS: Readonly<Record<string, SceneDepths>> = {
   whiteWall: {
     of: { wall: 6, pavement: { nearM: 2.6, farM: 6 }, doorway: 6.5, lintel: 6, shutters: 6, legs: 3.4, coat: 3.4, face: 3.4 },
     subject: WALKER,
-    isOutline: false,
+    isSubjectReadable: true,
   },
   darkCoats: {
     of: { stone: 8, sky: 400, window: 8, cellar: 8, trousers: 2.4, coats: 2.4, faces: 2.4 },
     subject: ['trousers', 'coats', 'faces'],
-    isOutline: false,
+    isSubjectReadable: true,
   },
   lightPool: {
     of: { walls: 6, lane: { nearM: 2, farM: 16 }, doorway: 5, 'far end': 18, legs: 3.4, coat: 3.4, face: 3.4 },
     subject: WALKER,
-    isOutline: false,
+    isSubjectReadable: true,
   },
   backLitLane: {
     of: { sky: 400, walls: 9, ground: { nearM: 2, farM: 30 }, archway: 6, sun: 400, 'near side': 3.2, face: 3.2 },
     subject: ['near side', 'face'],
-    isOutline: true,
+    isSubjectReadable: false,
   },
   snow: {
     of: { sky: 400, wood: 60, snow: { nearM: 2, farM: 50 }, shed: 14, gap: 14, coat: 5, face: 5 },
     subject: ['coat', 'face'],
-    isOutline: false,
+    isSubjectReadable: false,
   },
   evenStreet: {
     of: {
@@ -61,17 +61,17 @@ export const SCENE_DEPTHS: Readonly<Record<string, SceneDepths>> = {
       face: 3.4,
     },
     subject: WALKER,
-    isOutline: false,
+    isSubjectReadable: true,
   },
   arcade: {
     of: { vault: 4, floor: { nearM: 2.4, farM: 4 }, square: 25, corner: 4, walker: 5.4, lantern: 4 },
     subject: ['walker'],
-    isOutline: false,
+    isSubjectReadable: false,
   },
   silhouetteScreen: {
     of: { square: 14, sky: 400, frame: 10, screen: 10, people: 3.2, face: 2, hood: 2, vendor: 4.4, lamp: 5 },
     subject: ['people'],
-    isOutline: true,
+    isSubjectReadable: false,
   },
   wetStreet: {
     of: {
@@ -86,6 +86,6 @@ export const SCENE_DEPTHS: Readonly<Record<string, SceneDepths>> = {
       lamps: 16,
     },
     subject: WALKER,
-    isOutline: false,
+    isSubjectReadable: true,
   },
 };

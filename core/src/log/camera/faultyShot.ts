@@ -130,7 +130,7 @@ function opticsFor(fault: Fault, random: Random): Optics {
   const isAboutSomebody = fault === 'moved' || fault === 'focus' || fault === 'depth';
   const scenes = BUILT_IN_SCENES.filter(({ id }) => {
     const depths = SCENE_DEPTHS[id];
-    return depths !== undefined && !(isAboutSomebody && depths.isOutline);
+    return depths !== undefined && (!isAboutSomebody || depths.isSubjectReadable);
   });
   for (let draw = 0; draw < MOST_DRAWS; draw++) {
     const scene = oneOf(random, scenes);
@@ -169,7 +169,7 @@ export function faultyShot(fault: Fault, seed: number, size: { readonly width: n
     sensorHeightMm: SENSOR_HEIGHT_MM,
     hands: fault === 'shake' ? shaking(random, size.width, size.height) : { kind: 'still' },
     subjectPath: fault === 'moved' ? line(random, scale * from(random, 8, 28), from(random, -20, 20), 0.1) : [],
-    veil: fault === 'veil' ? from(random, 0.15, 0.4) : from(random, 0, 0.01),
+    veil: fault === 'veil' ? from(random, 0.2, 0.45) : from(random, 0, 0.01),
     greyElectrons: fault === 'noise' ? from(random, 25, 90) : from(random, 800, 6000),
     readElectrons: 4,
   };

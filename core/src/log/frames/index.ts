@@ -24,3 +24,4 @@ export {
   SHIFTS_BY,
   type WalkLog,
 } from './walkLog.js';
+export { staysOf } from './staysOf.js';

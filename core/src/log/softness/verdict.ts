@@ -54,7 +54,12 @@ const NEAR_DOWN = 6;
 const LEAST_TILES = 20;
 /** Nothing is surer than this, however clear it looks: it is a guess from a picture. */
 const MOST_CONFIDENT = 0.97;
-const TELLS_FROM = 0.4;
+const TELLS_FROM = 0.35;
+/** Where little of a picture could be read, it says so much of what it would say. */
+const FEW_COUNT = 0.7;
+const ENOUGH_TILES = [60, 240] as const;
+/** What speaks for none of them. */
+const DOUBT = 0.05;
 
 export function sharpPxOf({ width, height }: Pick<SoftnessReading, 'width' | 'height'>): number {
   return Math.max(LEAST_SHARP_PX, Math.hypot(FLOOR_PX, SEEN_AS_SOFT * Math.hypot(width, height) * PER_DIAGONAL));
@@ -226,10 +231,10 @@ export function softnessVerdict(reading: SoftnessReading, subjectAt: PictureSpot
     good: clean * subjectSharp * (1 - restSoft) * (1 - restSmeared),
   };
   const all = Object.values(shares).reduce((sum, one) => sum + one, 0);
-  const doubt = 0.05;
   const ranked = (Object.entries(shares) as [Exclude<Look, 'cannotTell'>, number][]).sort(([, a], [, b]) => b - a);
   const [first] = ranked as [(typeof ranked)[number]];
-  const confidence = Math.min(MOST_CONFIDENT, first[1] / (all + doubt));
+  const known = FEW_COUNT + (1 - FEW_COUNT) * ramp(tiles, ...ENOUGH_TILES);
+  const confidence = known * Math.min(MOST_CONFIDENT, first[1] / (all + DOUBT));
   const isBlind = tiles < LEAST_TILES && noisy < 0.5 && hazy < 0.5;
   return {
     looksLike: isBlind || confidence < TELLS_FROM ? 'cannotTell' : first[0],

@@ -1,0 +1,102 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { MatButtonModule } from '@angular/material/button';
+import { type LogCamera, type LogFrame, type PlacedFrame, proposeClock, type WalkLog } from '@roam-dial/core';
+import { LogActions } from '../../state/actions/log.actions';
+import { WorkspaceStore } from '../../state/workspace.store';
+import { wordingSignal } from '../../state/wording.store';
+import { ChoiceField } from '../../ui/choice-field';
+import { ValueField } from '../../ui/value-field';
+import { shiftCodec } from '../../wording/codec';
+import { counted } from '../../wording/counted';
+
+const UNKNOWN = '';
+
+/** The cameras that the frames were taken with: which of the kit each is, and what its clock is off by. */
+@Component({
+  selector: 'rd-cameras',
+  imports: [ChoiceField, MatButtonModule, ValueField],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @for (line of lines(); track line.camera.name) {
+      <div class="camera">
+        <p>
+          <strong>{{ line.camera.name || 'A camera without a name' }}</strong>
+          <span class="soft">{{ line.words }}</span>
+        </p>
+        <rd-choice-field
+          label="Which of yours"
+          [value]="line.camera.bodyId ?? ''"
+          [choices]="bodies()"
+          (changed)="actions.setBody(log(), line.camera.name, $event === '' ? null : $event)"
+        />
+        <rd-value-field
+          label="Its clock needs"
+          [value]="line.camera.shiftS"
+          [codec]="codec"
+          (changed)="actions.setClock(log(), line.camera.name, $event, 'typed')"
+        />
+        @if (line.proposal !== null) {
+          <button mat-button type="button" (click)="actions.setClock(log(), line.camera.name, line.proposal.shiftS, 'typed')">
+            {{ line.proposal.words }}
+          </button>
+        }
+      </div>
+    }
+  `,
+  styles: `
+    @use 'phone';
+    :host {
+      display: block;
+    }
+    .camera {
+      display: grid;
+      grid-template-columns: minmax(0, 1fr) 168px 128px auto;
+      gap: 0 var(--space-3);
+      align-items: center;
+      font-size: var(--text-small);
+    }
+    @include phone.below {
+      .camera {
+        grid-template-columns: 1fr 1fr;
+        p {
+          grid-column: 1 / -1;
+        }
+      }
+    }
+  `,
+})
+export class Cameras {
+  readonly log = input.required<WalkLog>();
+  readonly frames = input.required<readonly LogFrame[]>();
+  readonly active = input<PlacedFrame | null>(null);
+
+  protected readonly actions = inject(LogActions);
+  protected readonly codec = shiftCodec();
+  private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
+  protected readonly wording = wordingSignal();
+  protected readonly bodies = computed(() => [
+    { value: UNKNOWN, label: 'not said yet' },
+    ...(this.workspace()?.kit ?? []).flatMap((item) => (item.kind === 'body' ? [{ value: item.id, label: item.name }] : [])),
+  ]);
+  protected readonly lines = computed(() => this.log().cameras.map((camera) => this.lineOf(camera)));
+
+  private lineOf(camera: LogCamera) {
+    const own = this.frames().filter(({ bodyName, source }) => bodyName === camera.name && source.kind === 'file');
+    const proposal = proposeClock(this.log(), own);
+    const count = counted(own.length, 'frame', 'frames');
+    if (proposal === null) return { camera, words: `${count}, none of them with a time`, proposal: null };
+    const differs = Math.abs(proposal.shiftS - camera.shiftS) >= 1;
+    const inStays = differs ? '' : `, ${proposal.inStays} of them in stays of the walk`;
+    return {
+      camera,
+      words: `${count}${inStays}`,
+      proposal: differs
+        ? {
+            shiftS: proposal.shiftS,
+            words: `${this.codec.format(proposal.shiftS)} puts ${proposal.inStays} of ${proposal.frames} into stays`,
+          }
+        : null,
+    };
+  }
+}

@@ -1,0 +1,128 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { cardAt, type PictureSpot, type PlacedFrame, type Verdict } from '@roam-dial/core';
+import {
+  departures,
+  softnessVerdict,
+  type SoftnessReading,
+  type SoftnessVerdict,
+  stateOf,
+  unpackedReading,
+} from '@roam-dial/core/log';
+import { Sights } from '../../data/sights';
+import {
+  cardWords,
+  departureWords,
+  evidenceSentences,
+  looksWords,
+  PLACED_WORDS,
+  settingsWords,
+  VERDICT_KEYS,
+  VERDICT_WORDS,
+} from '../../wording/log';
+import type { Wording } from '../../wording/wording';
+import { FrameThumb } from './frame-thumb';
+
+/** Where a subject is taken to be until somebody shows it. */
+const MIDDLE: PictureSpot = { x: 0.5, y: 0.5 };
+
+export interface ShownSubject {
+  readonly at: PictureSpot;
+  readonly verdict: SoftnessVerdict;
+  readonly midToneEv: number;
+}
+
+/** One frame: its picture with what was measured in it, what was set beside the card, and the verdict that the person gives. */
+@Component({
+  selector: 'rd-frame-detail',
+  imports: [FrameThumb, MatButtonModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './frame-detail.html',
+  styleUrl: './frame-detail.scss',
+})
+export class FrameDetail {
+  readonly placed = input.required<PlacedFrame>();
+  readonly wording = input.required<Wording>();
+  /** What the clock on the wall showed. */
+  readonly takenAt = input('');
+  readonly judged = output<Verdict | null>();
+  readonly subjectShown = output<ShownSubject>();
+
+  private readonly sights = inject(Sights);
+  private readonly reading = signal<SoftnessReading | null>(null);
+  protected readonly keys = VERDICT_KEYS.map(([key, verdict]) => ({ key, verdict, words: VERDICT_WORDS[verdict] }));
+  protected readonly frame = computed(() => this.placed().frame);
+  protected readonly name = computed(() => {
+    const { source } = this.frame();
+    return source.kind === 'file' ? source.name : `Frame ${source.number}`;
+  });
+  private readonly subjectAt = computed(() => this.frame().subjectAt ?? MIDDLE);
+  private readonly found = computed(() => {
+    const reading = this.reading();
+    return reading === null ? null : softnessVerdict(reading, this.subjectAt());
+  });
+
+  protected readonly where = computed(() => {
+    const { stay, by } = this.placed();
+    if (stay === null) return 'Between the stops';
+    return `${stay.name || 'Unnamed stop'}, ${by === null ? '' : PLACED_WORDS[by]}`;
+  });
+  protected readonly used = computed(() => settingsWords(this.frame(), this.wording()));
+  protected readonly card = computed(() => {
+    const { stay, atMs } = this.placed();
+    return stay === null ? null : cardAt(stay, atMs);
+  });
+  protected readonly cardText = computed(() => {
+    const card = this.card();
+    return card === null ? '' : cardWords(card, this.wording());
+  });
+  protected readonly apart = computed(() => {
+    const card = this.card();
+    if (card === null) return [];
+    return departures(this.frame(), card)
+      .filter(({ stops }) => Math.abs(stops) >= 0.25)
+      .map((one) => departureWords(one, this.wording()));
+  });
+  protected readonly looks = computed(() => {
+    const found = this.found();
+    if (found === null) return null;
+    const sure = found.looksLike === 'cannotTell' ? '' : `, ${Math.round(100 * found.confidence)} % sure`;
+    return { words: `${looksWords(found.looksLike)}${sure}`, sentences: evidenceSentences(found.evidence) };
+  });
+  /** Windows of the picture that are not sharp, as places of it. */
+  protected readonly tiles = computed(() => {
+    const [reading, found] = [this.reading(), this.found()];
+    if (reading === null || found === null) return null;
+    const { across, down, tiles, width, height } = reading;
+    const marks = tiles.flatMap((tile, k) => {
+      if (tile === null) return [];
+      const state = stateOf(tile, found.evidence.sharpPx);
+      const [x, y] = [(k % across) + 1, Math.floor(k / across) + 1];
+      const half = 0.42;
+      const [dx, dy] = [half * Math.cos((tile.directionDeg * Math.PI) / 180), half * Math.sin((tile.directionDeg * Math.PI) / 180)];
+      return [{ x, y, state, dx, dy }];
+    });
+    return { across, down, marks, aspect: width / height, spot: { x: this.subjectAt().x * across, y: this.subjectAt().y * down } };
+  });
+
+  constructor() {
+    effect((onCleanup) => {
+      const { id, sight } = this.frame();
+      let isStale = false;
+      onCleanup(() => (isStale = true));
+      if (sight === null) this.reading.set(null);
+      void this.sights.get(id).then((row) => {
+        if (!isStale) this.reading.set(row?.reading == null ? null : unpackedReading(row.reading));
+      });
+    });
+  }
+
+  protected show(event: MouseEvent): void {
+    const reading = this.reading();
+    if (reading === null) return;
+    const box = (event.currentTarget as Element).getBoundingClientRect();
+    const inside = (value: number): number => Math.min(1, Math.max(0, value));
+    const at = { x: inside((event.clientX - box.left) / box.width), y: inside((event.clientY - box.top) / box.height) };
+    this.subjectShown.emit({ at, verdict: softnessVerdict(reading, at), midToneEv: reading.midToneEv });
+  }
+}

@@ -1,0 +1,53 @@
+import { ChangeDetectionStrategy, Component, DestroyRef, effect, inject, input, signal } from '@angular/core';
+import { Sights } from '../../data/sights';
+
+/** The small picture of a frame, fetched when it comes into view; a plain ground until then, and where there is none. */
+@Component({
+  selector: 'rd-frame-thumb',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (url(); as src) {
+      <img [src]="src" alt="" draggable="false" />
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+      overflow: hidden;
+      background: var(--rule);
+    }
+    img {
+      display: block;
+      width: 100%;
+      height: 100%;
+      object-fit: contain;
+    }
+  `,
+})
+export class FrameThumb {
+  readonly frameId = input.required<string>();
+  /** Another picture has come for the same frame. */
+  readonly version = input<unknown>(null);
+
+  private readonly sights = inject(Sights);
+  protected readonly url = signal<string | null>(null);
+
+  constructor() {
+    effect((onCleanup) => {
+      const id = this.frameId();
+      this.version();
+      let isStale = false;
+      onCleanup(() => (isStale = true));
+      void this.sights.get(id).then((sight) => {
+        if (!isStale) this.show(sight?.thumb ?? null);
+      });
+    });
+    inject(DestroyRef).onDestroy(() => this.show(null));
+  }
+
+  private show(blob: Blob | null): void {
+    const before = this.url();
+    this.url.set(blob === null ? null : URL.createObjectURL(blob));
+    if (before !== null) URL.revokeObjectURL(before);
+  }
+}

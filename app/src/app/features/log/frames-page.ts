@@ -1,0 +1,104 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { MatButtonModule } from '@angular/material/button';
+import { MatProgressBarModule } from '@angular/material/progress-bar';
+import type { Verdict } from '@roam-dial/core';
+import { LogActions } from '../../state/actions/log.actions';
+import { FramesReading } from '../../state/frames-reading';
+import { LogStore } from '../../state/log.store';
+import { minuteAt } from '../../state/outing.store';
+import { phoneLayout } from '../../state/phone-layout';
+import { wordingSignal } from '../../state/wording.store';
+import { readWords } from '../../wording/log';
+import { Cameras } from './cameras';
+import { ContactSheet, type Judged, type MovedFrames } from './contact-sheet';
+import { FrameDetail, type ShownSubject } from './frame-detail';
+import { sheetGroups } from './sheet-rows';
+
+const MOST_PROBLEMS_SHOWN = 5;
+
+/** The frames of the walk: read from files, put to its stops, and gone through. */
+@Component({
+  selector: 'rd-frames-page',
+  imports: [Cameras, ContactSheet, FrameDetail, MatButtonModule, MatProgressBarModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './frames-page.html',
+  styleUrl: './frames-page.scss',
+})
+export class FramesPage {
+  protected readonly actions = inject(LogActions);
+  private readonly reader = inject(FramesReading);
+  private readonly walked = toSignal(inject(LogStore).log$);
+  protected readonly reading = toSignal(this.reader.state$);
+  protected readonly wording = wordingSignal();
+  protected readonly isPhone = phoneLayout();
+  protected readonly activeId = signal<string | null>(null);
+  protected readonly chosen = signal<ReadonlySet<string>>(new Set());
+
+  protected readonly walk = computed(() => this.walked()?.walk ?? null);
+  protected readonly log = computed(() => this.walked()?.log ?? null);
+  private readonly placed = computed(() => this.walked()?.placed ?? []);
+  protected readonly frames = computed(() => this.placed().map(({ frame }) => frame));
+  protected readonly groups = computed(() => {
+    const log = this.log();
+    return log === null ? [] : sheetGroups(log, this.placed());
+  });
+  protected readonly active = computed(() => this.placed().find(({ frame }) => frame.id === this.activeId()) ?? null);
+  protected readonly takenAt = computed(() => {
+    const [active, walk] = [this.active(), this.walk()];
+    if (active === null || active.atMs === null || walk === null) return '';
+    return this.wording().clock(Math.floor(((minuteAt(walk, active.atMs) % 1440) + 1440) % 1440));
+  });
+  protected readonly told = computed(() => {
+    const state = this.reading();
+    return state === undefined || state.of === 0
+      ? null
+      : {
+          words: readWords(state),
+          problems: state.problems.slice(0, MOST_PROBLEMS_SHOWN),
+          more: Math.max(0, state.problems.length - MOST_PROBLEMS_SHOWN),
+        };
+  });
+  protected readonly share = computed(() => {
+    const state = this.reading();
+    return state === undefined || state.of === 0 ? 0 : (100 * state.done) / state.of;
+  });
+
+  protected take(event: Event): void {
+    const field = event.target as HTMLInputElement;
+    const files = [...(field.files ?? [])];
+    field.value = '';
+    const walk = this.walk();
+    if (walk !== null) void this.reader.read(walk, files);
+  }
+
+  protected stop(): void {
+    this.reader.stop();
+  }
+
+  protected judge({ ids, verdict }: Judged): void {
+    this.actions.judge(ids, verdict);
+  }
+
+  protected judgeActive(verdict: Verdict | null): void {
+    const id = this.activeId();
+    if (id !== null) this.actions.judge([id], verdict);
+  }
+
+  protected move({ ids, group }: MovedFrames): void {
+    this.actions.move(ids, group.stopId, group.name);
+  }
+
+  protected remove(ids: readonly string[]): void {
+    this.actions.remove(ids);
+    this.chosen.set(new Set());
+    this.activeId.set(null);
+  }
+
+  protected showSubject({ at, verdict, midToneEv }: ShownSubject): void {
+    const id = this.activeId();
+    if (id === null) return;
+    const { looksLike, confidence } = verdict;
+    this.actions.showSubject(id, at, { looksLike, confidence, midToneEv });
+  }
+}

@@ -1,0 +1,2 @@
+export { FramesPage } from './frames-page';
+export { LogView } from './log-view';

@@ -1,0 +1,62 @@
+import { Injectable, inject } from '@angular/core';
+import type { LogFrame, PictureSpot, Verdict, WalkLog } from '@roam-dial/core';
+import { counted } from '../../wording/counted';
+import { VERDICT_WORDS } from '../../wording/log';
+import { changeFrames, changeLog, removeFrames } from '../edits';
+import { WorkspaceStore } from '../workspace.store';
+
+const framesWord = (count: number): string => counted(count, 'frame', 'frames');
+
+/** What a person does with the frames of a walk. */
+@Injectable({ providedIn: 'root' })
+export class LogActions {
+  private readonly store = inject(WorkspaceStore);
+
+  judge(ids: readonly string[], verdict: Verdict | null): void {
+    const word = verdict === null ? 'undecided' : VERDICT_WORDS[verdict];
+    this.store.edit({ label: `call ${framesWord(ids.length)} ${word}` }, this.all(ids, { verdict }));
+  }
+
+  /** To a stop of the log, or between them. */
+  move(ids: readonly string[], stopId: string | null, name: string): void {
+    this.store.edit({ label: `move ${framesWord(ids.length)} to ${name}` }, this.all(ids, { placedByHand: { stopId } }));
+    this.store.announce(`${framesWord(ids.length)} moved to ${name}`);
+  }
+
+  /** Back to where they were found to belong. */
+  letBelong(ids: readonly string[]): void {
+    this.store.edit({ label: `put ${framesWord(ids.length)} back where they were found` }, this.all(ids, { placedByHand: null }));
+  }
+
+  remove(ids: readonly string[]): void {
+    this.store.edit({ label: `take ${framesWord(ids.length)} out` }, removeFrames(new Set(ids)));
+    this.store.announce(`${framesWord(ids.length)} taken out of the log`);
+  }
+
+  /** Where the subject is, and what the picture then looks like. */
+  showSubject(id: string, subjectAt: PictureSpot, sight: LogFrame['sight']): void {
+    this.store.edit({ label: 'show where the subject is', mergeKey: `subject/${id}` }, this.all([id], { subjectAt, sight }));
+  }
+
+  setClock(log: WalkLog, cameraName: string, shiftS: number, shiftBy: 'pair' | 'typed'): void {
+    this.changeCamera(log, cameraName, `the clock of ${cameraName || 'the camera'}`, { shiftS, shiftBy });
+  }
+
+  setBody(log: WalkLog, cameraName: string, bodyId: string | null): void {
+    this.changeCamera(log, cameraName, `which body ${cameraName || 'the camera'} is`, { bodyId });
+  }
+
+  private changeCamera(log: WalkLog, cameraName: string, part: string, change: Partial<WalkLog['cameras'][number]>): void {
+    this.store.edit(
+      { label: `change ${part}`, mergeKey: `camera/${part}` },
+      changeLog(log.id, (one) => ({
+        ...one,
+        cameras: one.cameras.map((camera) => (camera.name === cameraName ? { ...camera, ...change } : camera)),
+      })),
+    );
+  }
+
+  private all(ids: readonly string[], change: Partial<LogFrame>): ReturnType<typeof changeFrames> {
+    return changeFrames(new Set(ids), (frame) => ({ ...frame, ...change }));
+  }
+}

@@ -1,0 +1,133 @@
+import type { LogFrame, Moment, PlacedBy, Verdict } from '@roam-dial/core';
+import type { Compared, Departure, Evidence, SoftnessVerdict } from '@roam-dial/core/log';
+import { counted } from './counted';
+import type { Wording } from './wording';
+
+/** As one says it of a frame. */
+export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
+  shake: 'I shook',
+  moved: 'they moved',
+  focus: 'sharp elsewhere',
+  depth: 'too little depth',
+  veil: 'veil or dirt',
+  noise: 'noise',
+  good: 'good',
+  no: 'no',
+};
+
+/** In the order of their keys: causes and good from 1 to 7, and no for all else. */
+export const VERDICT_KEYS: readonly (readonly [key: string, verdict: Verdict])[] = [
+  ['1', 'shake'],
+  ['2', 'moved'],
+  ['3', 'focus'],
+  ['4', 'depth'],
+  ['5', 'veil'],
+  ['6', 'noise'],
+  ['7', 'good'],
+  ['0', 'no'],
+];
+
+/** What a picture looks like, while nobody has decided: a question. */
+export function looksWords(looksLike: SoftnessVerdict['looksLike']): string {
+  return looksLike === 'cannotTell' ? 'cannot tell' : `${VERDICT_WORDS[looksLike]}?`;
+}
+
+export const PLACED_WORDS: Readonly<Record<PlacedBy, string>> = {
+  position: 'by its position',
+  time: 'by its time',
+  hand: 'put here by you',
+};
+
+const COMPARED_WORDS: Readonly<Record<Compared, string>> = {
+  shutter: 'shutter',
+  aperture: 'aperture',
+  iso: 'ISO',
+  compensation: 'compensation',
+  focus: 'focus',
+};
+
+/** `1⅔ slower`: of what was set, beside the card. */
+export function departureWords({ what, stops }: Departure, wording: Wording): string {
+  const size = wording.stops(Math.round(Math.abs(stops) * 3) / 3, 'third').replace(/^[+−-]/, '');
+  const way: Readonly<Record<Compared, readonly [more: string, less: string]>> = {
+    shutter: ['slower', 'faster'],
+    aperture: ['wider', 'smaller'],
+    iso: ['higher', 'lower'],
+    compensation: ['brighter', 'darker'],
+    focus: ['farther', 'nearer'],
+  };
+  const [more, less] = way[what];
+  return `${COMPARED_WORDS[what]} ${size} ${stops > 0 ? more : less}`;
+}
+
+type Set = Pick<LogFrame, 'fNumber' | 'shutterS' | 'iso' | 'focalLengthMm'>;
+
+/** `f/8 1/250 400`, as far as a frame says. */
+export function settingsWords({ fNumber, shutterS, iso }: Set, wording: Wording): string {
+  const parts = [
+    fNumber === null ? '' : wording.aperture(fNumber, 'third'),
+    shutterS === null ? '' : wording.shutter(shutterS, 'third'),
+    iso === null ? '' : wording.iso(iso, 'third'),
+  ].filter((part) => part !== '');
+  return parts.length === 0 ? 'says nothing' : parts.join(' ');
+}
+
+export function cardWords({ fNumber, shutterS, iso, focusM }: Moment, wording: Wording): string {
+  return `${wording.aperture(fNumber, 'third')} ${wording.shutter(shutterS, 'third')} ISO ${wording.iso(iso, 'third')}, focus ${wording.distance(focusM)}`;
+}
+
+const px = (value: number): string => `${value.toFixed(1)} px`;
+const percent = (share: number): string => `${Math.round(100 * share)} %`;
+
+/** What speaks for a verdict, in the order in which one would look: the subject, the rest, the tones. */
+export function evidenceSentences({
+  subject,
+  sharpPx,
+  sharpShare,
+  smearedShare,
+  softShare,
+  agreement,
+  isTurn,
+  noiseSeen,
+  blackShare,
+  tiles,
+}: Evidence): readonly string[] {
+  const ofSubject =
+    subject === null
+      ? 'Where the subject is there is too little to read.'
+      : subject.majorPx <= sharpPx
+        ? `The subject is sharp: points spread over ${px(subject.majorPx)}, ${px(sharpPx)} would still be.`
+        : `The subject is soft: points spread over ${px(subject.majorPx)} along ${Math.round(subject.directionDeg)}°, ${px(subject.minorPx)} across.`;
+  const ofRest =
+    tiles === 0
+      ? 'Nothing else in the picture can be read.'
+      : `Of the rest ${percent(sharpShare)} is sharp, ${percent(smearedShare)} smeared, ${percent(softShare)} soft every way.`;
+  const way = isTurn ? 'turn about one point' : 'run one way';
+  const ofSmears = smearedShare < 0.15 ? [] : [`The smears ${agreement > 0.6 ? way : 'run every way'}.`];
+  return [ofSubject, ofRest, ...ofSmears, `Noise ${noiseSeen.toFixed(1)} of 255, blacks at ${percent(blackShare)} of the mean.`];
+}
+
+/** `+1:00:00`, of a camera's clock. */
+export function shiftWords(shiftS: number): string {
+  const whole = Math.abs(Math.round(shiftS));
+  const pad = (n: number): string => String(n).padStart(2, '0');
+  return `${shiftS < 0 ? '−' : '+'}${Math.floor(whole / 3600)}:${pad(Math.floor(whole / 60) % 60)}:${pad(whole % 60)}`;
+}
+
+/** Read, known already and refused, in a sentence. */
+export function readWords({
+  read,
+  known,
+  problems,
+}: {
+  readonly read: number;
+  readonly known: number;
+  readonly problems: readonly string[];
+}): string {
+  const parts = [
+    `${counted(read, 'frame', 'frames')} read`,
+    ...(known === 0 ? [] : [`${known} there already`]),
+    ...(problems.length === 0 ? [] : [`${counted(problems.length, 'file', 'files')} with a problem`]),
+  ];
+  return `${parts.join(', ')}.`;
+}

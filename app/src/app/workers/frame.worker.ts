@@ -1,0 +1,4 @@
+import { frameAnswer } from './frame-desk';
+import { serveAsync } from './serve-async';
+
+serveAsync(frameAnswer);
