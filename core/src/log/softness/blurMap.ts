@@ -1,5 +1,6 @@
 import { type Edges, edgesOf } from './edges.js';
 import { halved, type Luma } from './luma.js';
+import { halvedNoise, type PictureNoise } from './pictureNoise.js';
 import { type Blur, blurOf, type EdgeSample } from './spread.js';
 
 /** Wider than this, in pixels of the scale at hand, the next coarser scale is asked. */
@@ -40,12 +41,12 @@ function byCell(
   return cells;
 }
 
-function scalesOf(luma: Luma, noise: number, grid: Grid): readonly Scale[] {
+function scalesOf(luma: Luma, noise: PictureNoise, grid: Grid): readonly Scale[] {
   const scales: Scale[] = [];
   let [scaled, noiseHere] = [luma, noise];
   for (let halvings = 0; halvings <= MOST_HALVINGS && Math.min(scaled.width, scaled.height) >= LEAST_SIDE_PX; halvings++) {
     scales.push({ perPixel: 2 ** halvings, cells: byCell(edgesOf(scaled, noiseHere), scaled, grid) });
-    [scaled, noiseHere] = [halved(scaled), noiseHere / 2];
+    [scaled, noiseHere] = [halved(scaled), halvedNoise(noiseHere)];
   }
   return scales;
 }
@@ -70,11 +71,10 @@ function blurOfScales(scales: readonly { readonly perPixel: number; readonly sam
 /**
  * The blur at every cell of a grid, for each width of the windows that it is read in: a cell and those to its right and below it,
  * so many a side. Null where there are too few edges, or they run too much alike. Source: docs/log.md#blur.
- * @param noise standard deviation of a pixel's noise, codes.
  */
 export function blurMaps<Windows extends readonly number[]>(
   luma: Luma,
-  noise: number,
+  noise: PictureNoise,
   grid: Grid,
   windowsCells: Windows,
 ): { readonly [K in keyof Windows]: readonly (Blur | null)[] } {

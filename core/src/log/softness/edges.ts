@@ -1,4 +1,5 @@
 import { type Luma, smoothed } from './luma.js';
+import type { PictureNoise } from './pictureNoise.js';
 
 /** Half a turn in equal sectors: an edge lies in that of the direction across it. */
 export const SECTORS = 8;
@@ -20,7 +21,7 @@ export interface Edges {
 const FINE_PX = 1;
 const COARSE_PX = 2;
 /** Edges weaker than this many times what noise makes of a gradient, or than this many codes a pixel, tell nothing. */
-const OVER_NOISE = 5;
+const OVER_NOISE = 6;
 const LEAST_GRADIENT = 1.6;
 /** What is left of a code of noise in a gradient after the finer blur: 1/(√(8π)·σ²). */
 const NOISE_IN_GRADIENT = 1 / (Math.sqrt(8 * Math.PI) * FINE_PX * FINE_PX);
@@ -42,12 +43,13 @@ function varianceOf(ratio: number): number {
  * Where a picture changes most along its own gradient, with the spread of each such edge: of a step blurred by σ the gradients
  * after two more blurs, f and c, stand as R² = (σ² + c²)/(σ² + f²), so σ² = (c² − R²f²)/(R² − 1).
  * Source: the gradients of a re-blurred edge, Zhuo and Sim, 2011; docs/log.md#blur.
- * @param noise standard deviation of a pixel's noise, codes.
  */
-export function edgesOf(luma: Luma, noise: number): Edges {
+export function edgesOf(luma: Luma, noise: PictureNoise): Edges {
   const { width, height } = luma;
   const [fine, coarse] = [smoothed(luma, FINE_PX).values, smoothed(luma, COARSE_PX).values];
-  const least = Math.max(LEAST_GRADIENT, OVER_NOISE * noise * NOISE_IN_GRADIENT);
+  const least = Float32Array.from({ length: 256 }, (_, code) =>
+    Math.max(LEAST_GRADIENT, OVER_NOISE * noise.atCode(code) * NOISE_IN_GRADIENT),
+  );
   const gradient = new Float32Array(width * height);
   for (let row = 1; row < height - 1; row++) {
     for (let place = row * width + 1; place < (row + 1) * width - 1; place++) {
@@ -69,7 +71,7 @@ export function edgesOf(luma: Luma, noise: number): Edges {
     for (let column = MARGIN_PX; column < width - MARGIN_PX && count < most; column++) {
       const place = row * width + column;
       const strength = gradient[place] as number;
-      if (strength < least) continue;
+      if (strength < (least[Math.min(255, Math.max(0, Math.round(fine[place] as number)))] as number)) continue;
       const dx = (fine[place + 1] as number) - (fine[place - 1] as number);
       const dy = (fine[place + width] as number) - (fine[place - width] as number);
       const across = Math.atan2(dy, dx);

@@ -9,12 +9,23 @@ const QUIETER_SHARE = 0.25;
 const PER_MEDIAN = 1 / (6 * 0.6745);
 /** Every so many pixels is enough of a tile. */
 const STRIDE = 2;
+/** Stretches of tones, codes, and tiles that one must have to tell by itself. */
+const STRETCH = 32;
+const LEAST_IN_STRETCH = 3;
+
+/** What a tile tells of noise. */
+export interface TileNoise {
+  /** Its mean, codes. */
+  readonly mean: number;
+  /** Standard deviation of a pixel's noise, codes. */
+  readonly noise: number;
+}
 
 /**
- * Standard deviation of a tile's noise, codes: the median of |N∗I| over 6·0.6745, N the difference of two Laplacians, which a
- * plane and most edges do not answer to. Null where the tile is nearly black or white. Source: Immerkær, 1996, with a median.
+ * Noise of a tile, codes: the median of |N∗I| over 6·0.6745, N the difference of two Laplacians, which a plane and most edges do
+ * not answer to. Null where the tile is nearly black or white. Source: Immerkær, 1996, with a median.
  */
-export function noiseOfTile({ width, height, values }: Luma): number | null {
+export function noiseOfTile({ width, height, values }: Luma): TileNoise | null {
   let sum = 0;
   for (const value of values) sum += value;
   const mean = sum / values.length;
@@ -29,11 +40,38 @@ export function noiseOfTile({ width, height, values }: Luma): number | null {
     }
   }
   answers.sort((a, b) => a - b);
-  return (answers[answers.length >> 1] ?? 0) * PER_MEDIAN;
+  return { mean, noise: (answers[answers.length >> 1] ?? 0) * PER_MEDIAN };
 }
 
-/** The noise of a picture by that of its tiles, codes; 0 where none of them tells. */
-export function noiseOfPicture(tiles: readonly (number | null)[]): number {
-  const known = tiles.filter((one): one is number => one !== null).sort((a, b) => a - b);
-  return known[Math.floor(known.length * QUIETER_SHARE)] ?? 0;
+function quieter(tiles: readonly TileNoise[]): number {
+  const noises = tiles.map(({ noise }) => noise).sort((a, b) => a - b);
+  return noises[Math.floor(noises.length * QUIETER_SHARE)] ?? 0;
+}
+
+/** The noise of a picture, codes: of all its tiles, and by the code around a pixel, for grain is strongest in the middle tones. */
+export interface PictureNoise {
+  readonly overall: number;
+  readonly atCode: (code: number) => number;
+}
+
+/** No noise, for what is known to have none. */
+export const NOISELESS: PictureNoise = { overall: 0, atCode: () => 0 };
+
+/** From the quieter tiles of each stretch of tones; where a stretch has too few, from all. */
+export function noiseOfPicture(tiles: readonly (TileNoise | null)[]): PictureNoise {
+  const known = tiles.filter((one): one is TileNoise => one !== null);
+  const overall = quieter(known);
+  const stretches = Array.from({ length: Math.ceil(256 / STRETCH) }, (_, k) => {
+    const within = known.filter(({ mean }) => Math.floor(mean / STRETCH) === k);
+    return within.length < LEAST_IN_STRETCH ? overall : quieter(within);
+  });
+  return {
+    overall,
+    atCode: (code) => stretches[Math.min(stretches.length - 1, Math.max(0, Math.floor(code / STRETCH)))] as number,
+  };
+}
+
+/** The same at a scale half as fine: the mean of four pixels has half of their noise. */
+export function halvedNoise({ overall, atCode }: PictureNoise): PictureNoise {
+  return { overall: overall / 2, atCode: (code) => atCode(code) / 2 };
 }

@@ -52,8 +52,8 @@ export function readSoftness(luma: Luma): SoftnessReading {
     ...grid,
     tiles,
     single,
-    noise,
-    noiseSeen: noise * seen,
+    noise: noise.overall,
+    noiseSeen: noise.overall * seen,
     ...tonesOf(luma),
   };
 }

@@ -25,24 +25,37 @@ const STRONGEST_SHARE = 0.4;
 /** So many points in a direction before it is believed, and so many directions before they are fitted. */
 const LEAST_IN_SECTOR = 6;
 const LEAST_SECTORS = 3;
+/** Directions without edges that may lie between two with, sectors. */
+const WIDEST_GAP = 3;
 /** The sharper of the edges of a direction tell: others are soft in themselves. */
 const SHARPER_QUANTILE = 0.3;
 
 interface Known {
+  readonly sector: number;
   readonly angleRad: number;
   readonly variance: number;
   readonly weight: number;
 }
 
-/** Of each direction the spread of its sharper edges. */
+/** Of each direction the spread of its sharper edges: by direction, for a smear weakens the edges across it and leaves the others. */
 function knownSectors(samples: readonly EdgeSample[]): readonly Known[] {
-  const strongest = [...samples].sort((a, b) => b.strength - a.strength).slice(0, Math.ceil(samples.length * STRONGEST_SHARE));
-  const sectors = Array.from({ length: SECTORS }, (): number[] => []);
-  for (const { sector, variance } of strongest) (sectors[sector] as number[]).push(variance);
-  return sectors.flatMap((variances, k) => {
-    if (variances.length < LEAST_IN_SECTOR) return [];
-    const variance = variances.sort((a, b) => a - b)[Math.floor(SHARPER_QUANTILE * variances.length)] as number;
-    return Number.isFinite(variance) ? [{ angleRad: (k * Math.PI) / SECTORS, variance, weight: Math.sqrt(variances.length) }] : [];
+  const sectors = Array.from({ length: SECTORS }, (): EdgeSample[] => []);
+  for (const sample of samples) (sectors[sample.sector] as EdgeSample[]).push(sample);
+  return sectors.flatMap((all, sector) => {
+    const strongest = all.sort((a, b) => b.strength - a.strength).slice(0, Math.ceil(all.length * STRONGEST_SHARE));
+    if (strongest.length < LEAST_IN_SECTOR) return [];
+    const variances = strongest.map(({ variance }) => variance).sort((a, b) => a - b);
+    const variance = variances[Math.floor(SHARPER_QUANTILE * variances.length)] as number;
+    const weight = Math.sqrt(strongest.length);
+    return Number.isFinite(variance) ? [{ sector, angleRad: (sector * Math.PI) / SECTORS, variance, weight }] : [];
+  });
+}
+
+/** Whether directions leave no gap that a spread could hide in. */
+function goRound(known: readonly Known[]): boolean {
+  return known.every(({ sector }, k) => {
+    const next = known[(k + 1) % known.length] as Known;
+    return (next.sector - sector + SECTORS) % SECTORS <= WIDEST_GAP && known.length > 1;
   });
 }
 
@@ -58,7 +71,7 @@ const determinant = ([a, b, c]: readonly [Three, Three, Three]): number =>
  */
 function spreadOf(samples: readonly EdgeSample[]): Spread | null {
   const known = knownSectors(samples);
-  if (known.length < LEAST_SECTORS) return null;
+  if (known.length < LEAST_SECTORS || !goRound(known)) return null;
   const rows = known.map(({ angleRad, variance, weight }) => {
     const [cos, sin] = [Math.cos(angleRad), Math.sin(angleRad)];
     return { row: [cos * cos, 2 * cos * sin, sin * sin] as Three, variance, weight: weight / (1 + variance) ** 2 };

@@ -14,6 +14,8 @@ export interface Evidence {
   readonly sharpShare: number;
   readonly smearedShare: number;
   readonly softShare: number;
+  /** Of them, those that are not sharp and lie among their like: the rims of shadows do not. */
+  readonly softAreaShare: number;
   /** Tiles that could be read. */
   readonly tiles: number;
   /** How much smears agree, 0..1: on one direction, or on turning round one point. */
@@ -42,9 +44,11 @@ const LEAST_SHARP_PX = 1.3;
 const SMEARED_RATIO = 0.62;
 /** The window of a subject and so many like it make up what is known of it. */
 const LIKE_IT = 3;
+const LIKE_RATIO = Math.log(1.7);
 /** A window of so many edges counts fully; of fewer, by its share. */
 const FULL_EDGES = 600;
-const AMONG_SOFT = 0.6;
+const ROUND = 2;
+const AMONG_SOFT = 0.5;
 /** People seldom go straight up or down a picture. */
 const UPRIGHT_COUNTS = 0.5;
 /** Tiles so near to the subject are neither it nor the rest: people are taller than wide. */
@@ -58,6 +62,8 @@ const TELLS_FROM = 0.35;
 /** Where little of a picture could be read, it says so much of what it would say. */
 const FEW_COUNT = 0.7;
 const ENOUGH_TILES = [60, 240] as const;
+/** Of a subject that cannot be read: most are sharp. */
+const UNREAD_SUBJECT_SHARP = 0.7;
 /** What speaks for none of them. */
 const DOUBT = 0.05;
 
@@ -114,52 +120,43 @@ const tileAt = ({ across, down }: SoftnessReading, { x, y }: PictureSpot): reado
 /** How unlike two spreads are: the larger over the smaller, as a logarithm. */
 const unlike = (a: Blur, b: Blur): number => Math.abs(Math.log(Math.max(FLOOR_PX, a.majorPx) / Math.max(FLOOR_PX, b.majorPx)));
 
-/** Of a map of windows, those about a place, the nearest to it and the fullest first. */
-function about(map: readonly (Blur | null)[], across: number, column: number, row: number): readonly Blur[] {
-  return map
-    .flatMap((tile, k) => {
-      const [dx, dy] = [Math.abs((k % across) - column), Math.abs(Math.floor(k / across) - row)];
-      return tile === null || dx > 1 || dy > 1 ? [] : [{ tile, away: dx + dy }];
-    })
-    .sort((a, b) => a.away - b.away || b.tile.edges - a.tile.edges)
-    .map(({ tile }) => tile);
+/** Of a map of windows, those that touch one. */
+function beside(map: readonly (Blur | null)[], across: number, column: number, row: number): readonly Blur[] {
+  return map.filter((tile, k): tile is Blur => {
+    const [dx, dy] = [Math.abs((k % across) - column), Math.abs(Math.floor(k / across) - row)];
+    return tile !== null && dx <= 1 && dy <= 1 && dx + dy > 0;
+  });
 }
 
 /**
- * The blur about a spot: of the window it lies in and those most like it of the eight about it, for the others look past the
- * subject. Single tiles first, for a small subject; where they have too little to read, windows of four. Null where none has.
+ * The blur about a spot: of the tile it lies in, or where that has too little to read of the window of four about it; together
+ * with what is like it beside it, for what is not looks past the subject. Null where neither can be read.
  */
-function subjectBlur(
-  { across, tiles, single }: SoftnessReading,
-  { x, y }: PictureSpot,
-  [column, row]: readonly [number, number],
-): Blur | null {
-  const alone = about(single, across, column, row);
-  // The window of four that lies most nearly about the spot begins half a tile before it.
-  const fours = about(
-    tiles,
-    across,
-    Math.max(0, Math.round(x * across) - 1),
-    Math.max(0, Math.round((y * tiles.length) / across) - 1),
-  );
-  const [own, ...others] = alone.length > LIKE_IT ? alone : fours;
-  if (own === undefined) return null;
-  const alikes = others.sort((a, b) => unlike(a, own) - unlike(b, own));
+function subjectBlur({ across, down, tiles, single }: SoftnessReading, { x, y }: PictureSpot): Blur | null {
+  const inside = (at: number, count: number): number => Math.min(count - 1, Math.max(0, at));
+  const [column, row] = [inside(Math.floor(x * across), across), inside(Math.floor(y * down), down)];
+  const alone = single[row * across + column] ?? null;
+  // A window of four begins a tile before its middle.
+  const [left, top] = [inside(Math.round(x * across) - 1, across), inside(Math.round(y * down) - 1, down)];
+  const own = alone ?? tiles[top * across + left] ?? null;
+  if (own === null) return null;
+  const others = alone === null ? beside(tiles, across, left, top) : beside(single, across, column, row);
+  const alikes = others.filter((one) => unlike(one, own) < LIKE_RATIO).sort((a, b) => unlike(a, own) - unlike(b, own));
   return meanBlur([own, ...alikes.slice(0, LIKE_IT)]);
 }
 
 /** Whether most of the tiles round one are soft too: the rim of a shadow is soft on a line, what is out of focus over an area. */
 function isAmongSoft(states: readonly (TileState | null)[], { across, down }: SoftnessReading, x: number, y: number): boolean {
-  let [beside, soft] = [0, 0];
-  for (let row = Math.max(0, y - 1); row <= Math.min(down - 1, y + 1); row++) {
-    for (let column = Math.max(0, x - 1); column <= Math.min(across - 1, x + 1); column++) {
+  let [around, soft] = [0, 0];
+  for (let row = Math.max(0, y - ROUND); row <= Math.min(down - 1, y + ROUND); row++) {
+    for (let column = Math.max(0, x - ROUND); column <= Math.min(across - 1, x + ROUND); column++) {
       if (row === y && column === x) continue;
       const state = states[row * across + column] ?? null;
-      beside += 1;
+      around += 1;
       if (state !== null && state !== 'sharp') soft += 1;
     }
   }
-  return soft >= AMONG_SOFT * beside;
+  return soft >= AMONG_SOFT * around;
 }
 
 export function evidenceOf(reading: SoftnessReading, subjectAt: PictureSpot): Evidence {
@@ -171,23 +168,28 @@ export function evidenceOf(reading: SoftnessReading, subjectAt: PictureSpot): Ev
     const [x, y] = [k % across, Math.floor(k / across)];
     const isSubject = Math.abs(x + 0.5 - column) <= NEAR_ACROSS && Math.abs(y + 0.5 - row) <= NEAR_DOWN;
     const state = states[k] ?? null;
-    if (tile === null || state === null || isSubject) return [];
-    return state === 'sharp' || isAmongSoft(states, reading, x, y) ? [{ x, y, tile, state }] : [];
+    return tile === null || state === null || isSubject ? [] : [{ x, y, tile, state }];
   });
+  const areas = elsewhere.filter(({ state, x, y }) => state === 'sharp' || isAmongSoft(states, reading, x, y));
   const weightOf = ({ edges }: Blur): number => Math.min(1, edges / FULL_EDGES);
-  const all = elsewhere.reduce((sum, { tile }) => sum + weightOf(tile), 0);
-  const share = (state: TileState): number =>
-    elsewhere.reduce((sum, one) => sum + (one.state === state ? weightOf(one.tile) : 0), 0) / Math.max(1, all);
+  const shareOf = (of: typeof elsewhere, isSo: (state: TileState) => boolean): number =>
+    of.reduce((sum, one) => sum + (isSo(one.state) ? weightOf(one.tile) : 0), 0) /
+    Math.max(
+      1,
+      of.reduce((sum, { tile }) => sum + weightOf(tile), 0),
+    );
+  const share = (state: TileState): number => shareOf(elsewhere, (one) => one === state);
   const smears = elsewhere
     .filter(({ state }) => state === 'smeared')
     .map(({ x, y, tile }) => ({ x, y, directionDeg: tile.directionDeg }));
   const [line, turn] = [alike(smears.map(({ directionDeg }) => directionDeg)), turning(smears, across, down)];
   return {
     sharpPx,
-    subject: subjectBlur(reading, subjectAt, [column, row]),
+    subject: subjectBlur(reading, subjectAt),
     sharpShare: share('sharp'),
     smearedShare: share('smeared'),
     softShare: share('soft'),
+    softAreaShare: shareOf(areas, (one) => one !== 'sharp'),
     tiles: elsewhere.length,
     agreement: Math.max(line, turn),
     isTurn: turn > line,
@@ -208,19 +210,18 @@ function narrowness({ majorPx, minorPx, directionDeg }: Blur): number {
  */
 export function softnessVerdict(reading: SoftnessReading, subjectAt: PictureSpot = { x: 0.5, y: 0.5 }): SoftnessVerdict {
   const evidence = evidenceOf(reading, subjectAt);
-  const { sharpPx, subject, sharpShare, smearedShare, softShare, tiles, agreement, noiseSeen, blackShare } = evidence;
+  const { sharpPx, subject, sharpShare, smearedShare, softAreaShare, tiles, agreement, noiseSeen, blackShare } = evidence;
   const noisy = ramp(noiseSeen, 2.6, 3.8);
   const hazy = ramp(blackShare, 0.04, 0.09);
   const clean = (1 - noisy) * (1 - hazy);
-  const major = subject?.majorPx ?? sharpPx;
-  const subjectSharp = ramp(major / sharpPx, 1.3, 0.95);
+  const subjectSharp = subject === null ? UNREAD_SUBJECT_SHARP : ramp(subject.majorPx / sharpPx, 1.3, 0.95);
   const narrow = subject === null ? 0.5 : narrowness(subject);
   // Who moves leaves all else sharp; a lens that looks elsewhere leaves more than one person soft.
   const onlySubject = ramp(sharpShare, 0.65, 0.95);
   const movedRather = ramp((narrow + onlySubject) / 2, 0.25, 0.75);
   const restSharp = ramp(sharpShare, 0.25, 0.6);
   const restSmeared = ramp(smearedShare, 0.25, 0.55) * ramp(agreement, 0.4, 0.75);
-  const restSoft = ramp(softShare + smearedShare, 0.15, 0.4);
+  const restSoft = ramp(softAreaShare, 0.15, 0.4);
   const shares = {
     shake: clean * restSmeared * (1 - restSharp),
     moved: clean * (1 - subjectSharp) * movedRather * restSharp * (1 - restSmeared),
