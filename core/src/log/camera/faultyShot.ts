@@ -37,7 +37,7 @@ function line(random: Random, lengthPx: number, angleDeg: number, bend: number):
   });
 }
 
-/** A window nearly as full as the fullest is as good. */
+/** A tile nearly as full as the fullest is as good. */
 const MOSTLY = 0.95;
 
 /** Four times of five hands go along a line, else they turn the camera about a point. */
@@ -53,25 +53,23 @@ function shaking(random: Random, width: number, height: number): HandsPath {
   };
 }
 
-/** The window of four tiles that shows most of the subject; of equals the one nearest to its middle. */
+/** The middle of the tile that shows most of the subject; of equals the one nearest to its middle. */
 function subjectOf({ width, height, label, names }: LuminanceMap, labels: readonly string[]): PictureSpot {
   const is = names.map((name) => labels.includes(name));
-  const counts = new Float64Array((TILES_LONG + 1) * (TILES_SHORT + 1));
+  const counts = new Float64Array(TILES_LONG * TILES_SHORT);
   let [sumX, sumY, cells] = [0, 0, 0];
   label.forEach((one, place) => {
     if (is[one] !== true) return;
     const [x, y] = [((place % width) + 0.5) / width, (Math.floor(place / width) + 0.5) / height];
     [sumX, sumY, cells] = [sumX + x, sumY + y, cells + 1];
-    for (const row of [Math.floor(y * TILES_SHORT), Math.floor(y * TILES_SHORT) + 1]) {
-      for (const column of [Math.floor(x * TILES_LONG), Math.floor(x * TILES_LONG) + 1]) {
-        const corner = row * (TILES_LONG + 1) + column;
-        counts[corner] = (counts[corner] as number) + 1;
-      }
-    }
+    const tile = Math.floor(y * TILES_SHORT) * TILES_LONG + Math.floor(x * TILES_LONG);
+    counts[tile] = (counts[tile] as number) + 1;
   });
   const most = Math.max(...counts);
   const spots = [...counts].flatMap((count, k) =>
-    count < MOSTLY * most ? [] : [{ x: (k % (TILES_LONG + 1)) / TILES_LONG, y: Math.floor(k / (TILES_LONG + 1)) / TILES_SHORT }],
+    count < MOSTLY * most
+      ? []
+      : [{ x: ((k % TILES_LONG) + 0.5) / TILES_LONG, y: (Math.floor(k / TILES_LONG) + 0.5) / TILES_SHORT }],
   );
   const away = ({ x, y }: PictureSpot): number => Math.hypot(x - sumX / cells, (y - sumY / cells) / 1.5);
   return spots.reduce((best, spot) => (away(spot) < away(best) ? spot : best));

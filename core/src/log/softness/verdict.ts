@@ -42,9 +42,9 @@ const SEEN_AS_SOFT = 1.5;
 const LEAST_SHARP_PX = 1.3;
 /** A smear is at least so much longer than it is wide. */
 const SMEARED_RATIO = 0.62;
-/** The window of a subject and so many like it make up what is known of it. */
-const LIKE_IT = 3;
-const LIKE_RATIO = Math.log(1.7);
+/** A tile with so many edges tells by itself; windows whose spreads are so alike are of one thing. */
+const SURE_EDGES = 80;
+const LIKE_RATIO = Math.log(2.0);
 /** A window of so many edges counts fully; of fewer, by its share. */
 const FULL_EDGES = 600;
 const ROUND = 2;
@@ -56,8 +56,8 @@ const NEAR_ACROSS = 3;
 const NEAR_DOWN = 6;
 /** Fewer tiles say nothing of a picture. */
 const LEAST_TILES = 20;
-/** Nothing is surer than this, however clear it looks: it is a guess from a picture. */
-const MOST_CONFIDENT = 0.97;
+/** Nothing is surer than this, however clear it looks: it is a guess from a picture, and of those that look clearest some are wrong. */
+const MOST_CONFIDENT = 0.9;
 const TELLS_FROM = 0.35;
 /** Where little of a picture could be read, it says so much of what it would say. */
 const FEW_COUNT = 0.7;
@@ -120,29 +120,22 @@ const tileAt = ({ across, down }: SoftnessReading, { x, y }: PictureSpot): reado
 /** How unlike two spreads are: the larger over the smaller, as a logarithm. */
 const unlike = (a: Blur, b: Blur): number => Math.abs(Math.log(Math.max(FLOOR_PX, a.majorPx) / Math.max(FLOOR_PX, b.majorPx)));
 
-/** Of a map of windows, those that touch one. */
-function beside(map: readonly (Blur | null)[], across: number, column: number, row: number): readonly Blur[] {
-  return map.filter((tile, k): tile is Blur => {
-    const [dx, dy] = [Math.abs((k % across) - column), Math.abs(Math.floor(k / across) - row)];
-    return tile !== null && dx <= 1 && dy <= 1 && dx + dy > 0;
-  });
-}
-
 /**
- * The blur about a spot: of the tile it lies in, or where that has too little to read of the window of four about it; together
- * with what is like it beside it, for what is not looks past the subject. Null where neither can be read.
+ * The blur about a spot. Where the tile it lies in is sharp by itself, it is; else the widest of the windows that hold the tile,
+ * for the others look past the subject, together with what is like it. Null where nothing can be read.
  */
-function subjectBlur({ across, down, tiles, single }: SoftnessReading, { x, y }: PictureSpot): Blur | null {
-  const inside = (at: number, count: number): number => Math.min(count - 1, Math.max(0, at));
-  const [column, row] = [inside(Math.floor(x * across), across), inside(Math.floor(y * down), down)];
+function subjectBlur({ across, down, tiles, single }: SoftnessReading, { x, y }: PictureSpot, sharpPx: number): Blur | null {
+  const inside = (at: number, count: number): number => Math.min(count - 1, Math.max(0, Math.floor(at)));
+  const [column, row] = [inside(x * across, across), inside(y * down, down)];
   const alone = single[row * across + column] ?? null;
-  // A window of four begins a tile before its middle.
-  const [left, top] = [inside(Math.round(x * across) - 1, across), inside(Math.round(y * down) - 1, down)];
-  const own = alone ?? tiles[top * across + left] ?? null;
-  if (own === null) return null;
-  const others = alone === null ? beside(tiles, across, left, top) : beside(single, across, column, row);
-  const alikes = others.filter((one) => unlike(one, own) < LIKE_RATIO).sort((a, b) => unlike(a, own) - unlike(b, own));
-  return meanBlur([own, ...alikes.slice(0, LIKE_IT)]);
+  if (alone !== null && alone.majorPx <= sharpPx && alone.edges >= SURE_EDGES) return alone;
+  // A window of four begins at the tile, or one before it each way.
+  const windows = [0, 1].flatMap((up) =>
+    [0, 1].map((left) => tiles[inside(row - up, down) * across + inside(column - left, across)]),
+  );
+  const known = [alone, ...windows].filter((one): one is Blur => one != null);
+  const [widest, ...others] = known.sort((a, b) => b.majorPx - a.majorPx);
+  return widest === undefined ? null : meanBlur([widest, ...others.filter((one) => unlike(one, widest) < LIKE_RATIO)]);
 }
 
 /** Whether most of the tiles round one are soft too: the rim of a shadow is soft on a line, what is out of focus over an area. */
@@ -185,7 +178,7 @@ export function evidenceOf(reading: SoftnessReading, subjectAt: PictureSpot): Ev
   const [line, turn] = [alike(smears.map(({ directionDeg }) => directionDeg)), turning(smears, across, down)];
   return {
     sharpPx,
-    subject: subjectBlur(reading, subjectAt),
+    subject: subjectBlur(reading, subjectAt, sharpPx),
     sharpShare: share('sharp'),
     smearedShare: share('smeared'),
     softShare: share('soft'),
@@ -211,14 +204,15 @@ function narrowness({ majorPx, minorPx, directionDeg }: Blur): number {
 export function softnessVerdict(reading: SoftnessReading, subjectAt: PictureSpot = { x: 0.5, y: 0.5 }): SoftnessVerdict {
   const evidence = evidenceOf(reading, subjectAt);
   const { sharpPx, subject, sharpShare, smearedShare, softAreaShare, tiles, agreement, noiseSeen, blackShare } = evidence;
-  const noisy = ramp(noiseSeen, 2.6, 3.8);
-  const hazy = ramp(blackShare, 0.04, 0.09);
+  const noisy = ramp(noiseSeen, 2.5, 3.3);
+  // An empty wall has no blacks either.
+  const hazy = tiles < LEAST_TILES ? 0 : ramp(blackShare, 0.04, 0.09);
   const clean = (1 - noisy) * (1 - hazy);
   const subjectSharp = subject === null ? UNREAD_SUBJECT_SHARP : ramp(subject.majorPx / sharpPx, 1.3, 0.95);
   const narrow = subject === null ? 0.5 : narrowness(subject);
   // Who moves leaves all else sharp; a lens that looks elsewhere leaves more than one person soft.
-  const onlySubject = ramp(sharpShare, 0.65, 0.95);
-  const movedRather = ramp((narrow + onlySubject) / 2, 0.25, 0.75);
+  const onlySubject = ramp(softAreaShare, 0.25, 0.04);
+  const movedRather = ramp(0.4 * narrow + 0.6 * onlySubject, 0.35, 0.9);
   const restSharp = ramp(sharpShare, 0.25, 0.6);
   const restSmeared = ramp(smearedShare, 0.25, 0.55) * ramp(agreement, 0.4, 0.75);
   const restSoft = ramp(softAreaShare, 0.15, 0.4);
@@ -236,7 +230,7 @@ export function softnessVerdict(reading: SoftnessReading, subjectAt: PictureSpot
   const [first] = ranked as [(typeof ranked)[number]];
   const known = FEW_COUNT + (1 - FEW_COUNT) * ramp(tiles, ...ENOUGH_TILES);
   const confidence = known * Math.min(MOST_CONFIDENT, first[1] / (all + DOUBT));
-  const isBlind = tiles < LEAST_TILES && noisy < 0.5 && hazy < 0.5;
+  const isBlind = tiles < LEAST_TILES && noisy < 0.5;
   return {
     looksLike: isBlind || confidence < TELLS_FROM ? 'cannotTell' : first[0],
     confidence: isBlind ? 0 : confidence,

@@ -1,0 +1,125 @@
+import { seeded } from '../../metering/index.js';
+import { faultyShot } from '../camera/faultyShot.js';
+import { pathBlurred, type Plane } from '../camera/plane.js';
+import { takeStandIn } from '../camera/standInCamera.js';
+import { stones } from '../camera/stones.js';
+import { blurMaps } from './blurMap.js';
+import { type Luma, lumaOf, smoothed } from './luma.js';
+import { packedReading, unpackedReading } from './packed.js';
+import { NOISELESS, noiseOfPicture, noiseOfTile } from './pictureNoise.js';
+import { readSoftness } from './readSoftness.js';
+import type { Blur } from './spread.js';
+import { tonesOf } from './tones.js';
+import { softnessVerdict } from './verdict.js';
+
+const SIDE = 400;
+const STONE_PX = 60;
+
+/** Stones, a pixel sharp, and so large that their edges stand apart. */
+function ground(seed: number): Luma {
+  const toneAt = stones(seed);
+  const values = Float32Array.from({ length: SIDE * SIDE }, (_, k) => {
+    const [x, y] = [k % SIDE, Math.floor(k / SIDE)];
+    return 118 + 90 * toneAt(x / STONE_PX, y / STONE_PX, 1 / STONE_PX);
+  });
+  return { width: SIDE, height: SIDE, values };
+}
+
+const blurOf = (luma: Luma): Blur | null => blurMaps(luma, NOISELESS, { across: 1, down: 1 }, [1] as const)[0][0] ?? null;
+
+function line(lengthPx: number, angleDeg: number): { readonly x: number; readonly y: number }[] {
+  const angle = (angleDeg * Math.PI) / 180;
+  return Array.from({ length: 4 * lengthPx }, (_, k) => {
+    const along = lengthPx * (k / (4 * lengthPx - 1) - 0.5);
+    return { x: along * Math.cos(angle), y: along * Math.sin(angle) };
+  });
+}
+
+describe('the blur of a part of a picture', () => {
+  // σ of the whole is √(σ² + 0.8²), an edge of a pixel and what is read between pixels being about 0.8 wide; within 15 %.
+  it.each([2, 3, 5])('reads a blur of σ = %d every way', (sigma) => {
+    const blur = blurOf(smoothed(ground(3), sigma));
+    const expected = Math.hypot(sigma, 0.8);
+    expect((blur?.majorPx ?? 0) / expected).toBeGreaterThan(0.85);
+    expect((blur?.majorPx ?? 0) / expected).toBeLessThan(1.15);
+    expect((blur?.minorPx ?? 0) / (blur?.majorPx ?? 1)).toBeGreaterThan(0.75);
+  });
+
+  it('reads an edge of a pixel as about one', () => {
+    expect(blurOf(ground(3))?.majorPx).toBeLessThan(1.1);
+  });
+
+  // A straight path of length L has σ = L/√12; its edge is a ramp and no normal curve, so within a third.
+  it.each([
+    [8, 30],
+    [8, 120],
+    [14, 0],
+    [14, 75],
+  ])('reads a smear of %d px along %d°, and its direction', (length, angle) => {
+    const blur = blurOf(pathBlurred(ground(5) as Plane, line(length, angle)) as Luma);
+    const expected = Math.hypot(length / Math.sqrt(12), 0.8);
+    expect((blur?.majorPx ?? 0) / expected).toBeGreaterThan(0.67);
+    expect((blur?.majorPx ?? 0) / expected).toBeLessThan(1.33);
+    expect(blur?.minorPx).toBeLessThan(0.6 * (blur?.majorPx ?? 0));
+    const off = Math.abs((((blur?.directionDeg ?? 0) - angle + 270) % 180) - 90);
+    expect(off).toBeLessThan(12);
+  });
+
+  it('says nothing of a plain wall, nor of edges that all run one way', () => {
+    const plain: Luma = { width: SIDE, height: SIDE, values: new Float32Array(SIDE * SIDE).fill(100) };
+    expect(blurOf(plain)).toBeNull();
+    const stripes = { ...plain, values: plain.values.map((_, k) => ((k % SIDE) % STONE_PX < STONE_PX / 2 ? 60 : 180)) };
+    expect(blurOf(stripes)).toBeNull();
+  });
+});
+
+describe('noise', () => {
+  it.each([2, 6])('of σ = %d is read off what is plain, within a tenth', (sigma) => {
+    const random = seeded(9);
+    // The sum of twelve even numbers less six is nearly normal, with a deviation of 1.
+    const normal = (): number => Array.from({ length: 12 }, random).reduce((sum, one) => sum + one, -6);
+    const values = Float32Array.from({ length: SIDE * SIDE }, (_, k) => 90 + (k % SIDE) / 40 + sigma * normal());
+    const { overall } = noiseOfPicture([noiseOfTile({ width: SIDE, height: SIDE, values })]);
+    expect(overall / sigma).toBeGreaterThan(0.9);
+    expect(overall / sigma).toBeLessThan(1.1);
+  });
+
+  it('is not asked of black and of white', () => {
+    const flat = (value: number): Luma => ({ width: 8, height: 8, values: new Float32Array(64).fill(value) });
+    expect([noiseOfTile(flat(4)), noiseOfTile(flat(250))]).toEqual([null, null]);
+  });
+});
+
+describe('tones', () => {
+  it('have their middle and their black read through the camera’s curve', () => {
+    // Mid-grey is 118 of 255; half of the picture white leaves the middle where it was.
+    const values = Float32Array.from({ length: 1000 }, (_, k) => (k < 10 ? 0 : k < 600 ? 118 : 255));
+    const { midToneEv, blackShare } = tonesOf({ width: 1000, height: 1, values });
+    expect(midToneEv).toBeCloseTo(0, 1);
+    expect(blackShare).toBe(0);
+    const lifted = tonesOf({ width: 1000, height: 1, values: values.map((value) => Math.max(60, value)) });
+    expect(lifted.blackShare).toBeGreaterThan(0.08);
+  });
+});
+
+describe('what a picture looks like', () => {
+  const SIZE = { width: 1200, height: 800 };
+
+  it.each(['good', 'shake', 'moved', 'focus', 'depth', 'veil', 'noise'] as const)(
+    'of a made-up shot with the fault %s',
+    (fault) => {
+      const { shot, subjectAt } = faultyShot(fault, 41, SIZE);
+      const { rgba } = takeStandIn(shot);
+      const reading = readSoftness(lumaOf(rgba, SIZE.width, SIZE.height));
+      const { looksLike, confidence } = softnessVerdict(reading, subjectAt);
+      expect([looksLike, confidence > 0.4]).toEqual([fault, true]);
+      // What is kept of it says the same.
+      expect(softnessVerdict(unpackedReading(packedReading(reading)), subjectAt).looksLike).toBe(fault);
+    },
+  );
+
+  it('cannot be told of an empty wall', () => {
+    const values = new Float32Array(SIZE.width * SIZE.height).fill(128);
+    expect(softnessVerdict(readSoftness({ ...SIZE, values })).looksLike).toBe('cannotTell');
+  });
+});
