@@ -96,7 +96,7 @@ export class AppPage {
     await this.page.reload();
   }
 
-  async room(name: 'Walk' | 'Light' | 'Set-up' | 'Meter' | 'Kit' | 'Card'): Promise<void> {
+  async room(name: 'Walk' | 'Light' | 'Set-up' | 'Meter' | 'Log' | 'Kit' | 'Card'): Promise<void> {
     await this.page.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name }).click();
     await expect(this.page.getByRole('heading', { level: 1, name: name === 'Card' ? 'Dial card' : name })).toBeAttached();
   }

@@ -26,3 +26,21 @@ export {
 } from './softness/verdict.js';
 export { type Tones, tonesOf } from './softness/tones.js';
 export { packedReading, type PackedReading, unpackedReading } from './softness/packed.js';
+export {
+  againstCard,
+  type AgainstCard,
+  type ExpectedGood,
+  expectedGood,
+  type LightFound,
+  plannedSceneEv,
+  sceneEvOf,
+} from './compare/againstCard.js';
+export {
+  type CauseFound,
+  chanceOfSoMany,
+  MISS_SIDES,
+  type Misses,
+  missesOf,
+  type MissSide,
+  type MissStretch,
+} from './compare/misses.js';

@@ -78,6 +78,7 @@ export const routes: Routes = [
     children: [
       { path: '', pathMatch: 'full', redirectTo: 'frames' },
       { path: 'frames', loadComponent: () => import('../features/log').then((room) => room.FramesPage) },
+      { path: 'against', loadComponent: () => import('../features/log').then((room) => room.AgainstPage) },
     ],
   },
   {

@@ -22,7 +22,7 @@ const UNKNOWN = '';
       <div class="camera">
         <p>
           <strong>{{ line.camera.name || 'A camera without a name' }}</strong>
-          <span class="soft">{{ line.words }}</span>
+          <span class="soft of">{{ line.words }}</span>
         </p>
         <rd-choice-field
           label="Which of yours"
@@ -48,6 +48,9 @@ const UNKNOWN = '';
     @use 'phone';
     :host {
       display: block;
+    }
+    .of {
+      margin-left: var(--space-2);
     }
     .camera {
       display: grid;

@@ -94,8 +94,9 @@ export class ContactSheet {
     return frame.source.kind === 'file' ? frame.source.name : `Frame ${frame.source.number}`;
   }
 
-  protected goodOf({ frames }: SheetGroup): number {
-    return frames.filter(({ frame }) => frame.verdict === 'good').length;
+  protected countOf({ frames }: SheetGroup): string {
+    const good = frames.filter(({ frame }) => frame.verdict === 'good').length;
+    return good === 0 ? String(frames.length) : `${frames.length}, ${good} good`;
   }
 
   protected pick(id: string, event: MouseEvent): void {

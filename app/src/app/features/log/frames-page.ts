@@ -51,7 +51,7 @@ export class FramesPage {
   });
   protected readonly told = computed(() => {
     const state = this.reading();
-    return state === undefined || state.of === 0
+    return state === undefined || state.read + state.known + state.problems.length === 0
       ? null
       : {
           words: readWords(state),

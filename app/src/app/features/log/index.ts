@@ -1,2 +1,3 @@
+export { AgainstPage } from './against-page';
 export { FramesPage } from './frames-page';
 export { LogView } from './log-view';

@@ -18,5 +18,8 @@ import { PageTabs } from '../../ui/page-tabs';
   `,
 })
 export class LogView {
-  protected readonly pages = [{ path: '/log/frames', name: 'Frames' }];
+  protected readonly pages = [
+    { path: '/log/frames', name: 'Frames' },
+    { path: '/log/against', name: 'Against the card' },
+  ];
 }

@@ -1,0 +1,76 @@
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { MatButtonModule } from '@angular/material/button';
+import type { PlacedFrame, Walk } from '@roam-dial/core';
+import { againstCard, missesOf } from '@roam-dial/core/log';
+import { DepartureStrip } from '../../charts/departure-strip/departure-strip';
+import { StopActions } from '../../state/actions/stop.actions';
+import { LogStore } from '../../state/log.store';
+import { minuteAt } from '../../state/outing.store';
+import { wordingSignal } from '../../state/wording.store';
+import { againstSentences, departureRows, lightSentence, missSentences, totalSentence } from '../../wording/log-against';
+import { sheetGroups } from './sheet-rows';
+
+const HOURS_A_DAY = 24;
+/** Light is corrected by thirds, and no further than a person can by hand. */
+const THIRDS = 3;
+const MOST_OFFSET_EV = 10;
+
+/** What was planned against what was used, stop by stop, and what the misses have in common. */
+@Component({
+  selector: 'rd-against-page',
+  imports: [DepartureStrip, MatButtonModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './against-page.html',
+  styleUrl: './against-page.scss',
+})
+export class AgainstPage {
+  private readonly stopActions = inject(StopActions);
+  private readonly walked = toSignal(inject(LogStore).log$);
+  protected readonly wording = wordingSignal();
+
+  protected readonly walk = computed(() => this.walked()?.walk ?? null);
+  private readonly placed = computed(() => this.walked()?.placed ?? []);
+
+  protected readonly stops = computed(() => {
+    const [log, walk] = [this.walked()?.log ?? null, this.walk()];
+    if (log === null || walk === null) return [];
+    return sheetGroups(log, this.placed()).flatMap(({ stopId, name, frames }) => {
+      if (stopId === null || frames.length === 0) return [];
+      const found = againstCard(frames);
+      const stop = walk.stops.find(({ id }) => id === stopId) ?? null;
+      const thirds = found.light === null ? null : Math.round(found.light.offsetEv * THIRDS) / THIRDS;
+      const offsetEv = thirds === null ? null : Math.max(-MOST_OFFSET_EV, Math.min(MOST_OFFSET_EV, thirds));
+      return [
+        {
+          id: stopId,
+          name,
+          lines: againstSentences(found),
+          rows: departureRows(found),
+          light: found.light === null ? '' : lightSentence(found.light, this.wording()),
+          offer:
+            stop === null || offsetEv === null || Math.abs(offsetEv - stop.lightOffsetEv) < 1 / 6
+              ? null
+              : { stop, offsetEv, words: this.wording().stops(offsetEv, 'third') },
+        },
+      ];
+    });
+  });
+
+  private readonly misses = computed(() => {
+    const walk = this.walk();
+    return missesOf(this.placed(), (one) => (walk === null ? null : hourOf(walk, one)));
+  });
+  protected readonly total = computed(() => totalSentence(this.misses()));
+  protected readonly causes = computed(() => missSentences(this.misses(), this.wording()));
+
+  protected correct(walk: Walk, { stop, offsetEv }: { readonly stop: Walk['stops'][number]; readonly offsetEv: number }): void {
+    this.stopActions.adjust({ walk, stop }, 'light by its frames', (one) => ({ ...one, lightOffsetEv: offsetEv }));
+  }
+}
+
+function hourOf(walk: Walk, { atMs }: PlacedFrame): number | null {
+  if (atMs === null) return null;
+  const hour = minuteAt(walk, atMs) / 60;
+  return ((hour % HOURS_A_DAY) + HOURS_A_DAY) % HOURS_A_DAY;
+}

@@ -1,0 +1,84 @@
+import type { AgainstCard, LightFound, Misses, MissStretch } from '@roam-dial/core/log';
+import { counted } from './counted';
+import { VERDICT_WORDS } from './log';
+import type { Wording } from './wording';
+
+const percent = (share: number): string => `${Math.round(100 * share)} %`;
+
+const capital = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
+
+/** `5 good of 9, the card expected 6.2 (4 to 8)`. */
+export function againstSentences({ frames, judged, good, expected }: AgainstCard): readonly string[] {
+  const first =
+    judged === frames
+      ? `${counted(frames, 'frame', 'frames')}, ${good} good.`
+      : `${counted(frames, 'frame', 'frames')}, ${good} good of ${judged} decided.`;
+  if (expected === null) return [first];
+  const { mean, low, high } = expected;
+  const isWithin = good >= low && good <= high;
+  const verdict = isWithin
+    ? ''
+    : good > high
+      ? ' More than chance allows: the card is too careful here.'
+      : ' Fewer than chance allows: something is worse than the card thinks.';
+  return [first, `The card expected ${mean.toFixed(1)}, chance allows ${low} to ${high}.${verdict}`];
+}
+
+export function lightSentence({ offsetEv, spreadEv, frames }: LightFound, wording: Wording): string {
+  const size = wording.stops(Math.round(offsetEv * 3) / 3, 'third');
+  const way = Math.abs(offsetEv) < 1 / 6 ? 'The light was as the model has it' : `The light was ${size} against the model`;
+  return `${way}, by ${counted(frames, 'frame', 'frames')} that lie within ${spreadEv.toFixed(1)} stops of it.`;
+}
+
+/** Settings that frames can say; of a film's most are not known. */
+export function departureRows({ departures }: AgainstCard): readonly {
+  readonly label: string;
+  readonly stops: readonly number[];
+  readonly less: string;
+  readonly more: string;
+}[] {
+  const rows = [
+    { label: 'Shutter', stops: departures.shutter, less: 'faster', more: 'slower' },
+    { label: 'Aperture', stops: departures.aperture, less: 'smaller', more: 'wider' },
+    { label: 'ISO', stops: departures.iso, less: 'lower', more: 'higher' },
+    { label: 'Focus', stops: departures.focus, less: 'nearer', more: 'farther' },
+  ];
+  return rows.filter(({ stops }) => stops.length > 0);
+}
+
+export function totalSentence({ decided, misses, causes }: Misses): string {
+  if (decided === 0) return 'Nothing is decided of these frames yet: say in the sheet what they are.';
+  const [first] = causes;
+  const missed = `${misses} of ${decided} missed`;
+  if (misses === 0) return `All ${decided} decided frames are good.`;
+  if (first === undefined) return `${missed}, none for a reason that is in the picture.`;
+  const mostly = first.share > 0.5 && first.misses >= 5 ? `, mostly: ${VERDICT_WORDS[first.cause]}` : '';
+  return `${missed}${mostly}.`;
+}
+
+function stretchWords({ side, from, to, frames, misses, otherFrames, otherMisses }: MissStretch, wording: Wording): string {
+  const clock = (hour: number): string => wording.clock(Math.min(1439, Math.round(hour * 60)));
+  const mm = (length: number): string => `${length} mm`;
+  const between = (low: string, high: string): string =>
+    from === 0 ? `below ${high}` : to === Infinity ? `from ${low} on` : `from ${low} to ${high}`;
+  const where: Readonly<Record<typeof side, () => string>> = {
+    shutter: () =>
+      `at ${from === 0 ? `${wording.shutter(to, 'third')} and faster` : to === Infinity ? `${wording.shutter(from, 'third')} and slower` : `about ${wording.shutter(Math.sqrt(from * to), 'third')}`}`,
+    distance: () => between(wording.distance(from), wording.distance(to)),
+    hour: () => `between ${clock(from)} and ${to === 24 ? 'midnight' : clock(to)}`,
+    lens: () => between(mm(from), mm(to)),
+  };
+  return `${where[side]()}: ${misses} of ${frames}, elsewhere ${otherMisses} of ${otherFrames}`;
+}
+
+/** Each cause with its share, and where the numbers say that it lies together. */
+export function missSentences(
+  { causes }: Misses,
+  wording: Wording,
+): readonly { readonly cause: string; readonly words: string; readonly where: readonly string[] }[] {
+  return causes.map(({ cause, misses, share, stretches }) => ({
+    cause,
+    words: `${capital(VERDICT_WORDS[cause])}: ${misses}, ${percent(share)} of the misses.`,
+    where: stretches.slice(0, 2).map((one) => `${stretchWords(one, wording)}.`),
+  }));
+}

@@ -1,0 +1,88 @@
+import { readFileSync } from 'node:fs';
+import { expect, test } from '../fixtures/test.js';
+import { standInFrames } from '../fixtures/frames.js';
+import type { AppPage } from '../pages/app-page.js';
+
+async function readFrames({ page }: AppPage, files: readonly string[]): Promise<void> {
+  await page.getByLabel('Files of frames').setInputFiles([...files]);
+  await expect(page.getByText(/frames? read/)).toBeVisible({ timeout: 60_000 });
+}
+
+/** Bytes as a file of that name. */
+const file = (name: string, bytes: Buffer): { name: string; mimeType: string; buffer: Buffer } => ({
+  name,
+  mimeType: 'image/jpeg',
+  buffer: bytes,
+});
+
+test('the frames of a walk, from files to what they say of the cards, by keys', async ({ app }) => {
+  test.slow();
+  const { page } = app;
+  // Three at each of the first three stops, by a clock that is an hour ahead.
+  const files = standInFrames(9, 60);
+  await app.room('Log');
+  await expect(page.getByRole('heading', { name: 'Sluice to arcade has no frames yet' })).toBeVisible();
+  await expect(page.getByText('Nothing leaves this device')).toBeVisible();
+  await readFrames(app, files);
+  const sheet = page.getByRole('listbox', { name: 'Frames of the walk' });
+  const frames = sheet.getByRole('option');
+  // The clock is put right by the frames themselves.
+  await expect(page.getByLabel('Its clock needs')).toHaveValue('−1:00:00');
+  await expect(page.getByText('9 frames, 9 of them in stays of the walk')).toBeVisible();
+  await expect(sheet.getByRole('group', { name: 'Tollard Stop' }).getByRole('option')).toHaveCount(3);
+  await page.getByLabel('Which of yours').selectOption({ label: 'Small body' });
+
+  await frames.first().click();
+  await expect(page.getByText(/^The subject is|^Where the subject is/)).toBeVisible();
+  await sheet.focus();
+  for (const key of ['7', '2', '7', '1']) await page.keyboard.press(key);
+  const group = sheet.getByRole('group', { name: 'Tollard Stop' });
+  await expect(group.getByText('good', { exact: true })).toHaveCount(2);
+  await expect(group.getByText('they moved', { exact: true })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(sheet.getByText('I shook', { exact: true })).toHaveCount(0);
+
+  // The one that was gone on to belongs to the stop behind; what is put there by hand stays there.
+  await page.keyboard.press(']');
+  await expect(sheet.getByRole('group', { name: 'Tannery Front' }).first().getByRole('option')).toHaveCount(4);
+  await app.expectStored();
+  await app.reload();
+  await expect(sheet.getByRole('group', { name: 'Tannery Front' }).first().getByRole('option')).toHaveCount(4);
+  await expect(page.locator('rd-frame-thumb img').first()).toBeVisible();
+
+  await page.getByRole('tab', { name: 'Against the card' }).click();
+  await expect(page.getByText('1 of 3 missed.')).toBeVisible();
+  const tollard = page.getByRole('article', { name: 'Tollard Stop' });
+  await expect(tollard.getByText('3 frames, 2 good.')).toBeVisible();
+  await expect(tollard.getByText(/The card expected \d\.\d, chance allows \d to \d/)).toBeVisible();
+  // What the frames say of the light goes to the stop, and back.
+  await tollard.getByRole('button', { name: /^Take .* for its light$/ }).click();
+  await expect(tollard.getByRole('button', { name: /^Take/ })).toHaveCount(0);
+  await page.getByRole('button', { name: /^Undo: change the light by its frames/ }).click();
+  await expect(tollard.getByRole('button', { name: /^Take/ })).toBeVisible();
+});
+
+test('files that are no frames are refused in words, and the rest goes on', async ({ app }) => {
+  test.slow();
+  const { page } = app;
+  const [whole] = standInFrames(1);
+  const bytes = readFileSync(whole as string);
+  await app.room('Log');
+  await page
+    .getByLabel('Files of frames')
+    .setInputFiles([
+      file('EMPTY.JPG', Buffer.alloc(0)),
+      file('NOTES.JPG', Buffer.from('not a picture at all')),
+      file('TORN.JPG', bytes.subarray(0, 20_000)),
+      file('WHOLE.JPG', bytes),
+      file('NOISE.JPG', Buffer.from(Array.from({ length: 5000 }, (_, k) => (k * 7919) % 251))),
+    ]);
+  await expect(page.getByText('2 frames read, 4 files with a problem.')).toBeVisible({ timeout: 60_000 });
+  const problems = page.getByRole('list', { name: 'What could not be read' });
+  await expect(problems.getByText('EMPTY.JPG is empty: 0 bytes.')).toBeVisible();
+  await expect(problems.getByText('NOTES.JPG is no photograph that can be read here.')).toBeVisible();
+  await expect(problems.getByText(/^TORN\.JPG .*: what it says of itself is kept\.$/)).toBeVisible();
+  // The same again adds nothing.
+  await page.getByLabel('Files of frames').setInputFiles([file('WHOLE.JPG', bytes)]);
+  await expect(page.getByText('0 frames read, 1 there already.')).toBeVisible();
+});
