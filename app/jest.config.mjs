@@ -11,7 +11,7 @@ export default {
     '^@roam-dial/core/log$': '<rootDir>/../core/dist/log/index.js',
     '^@roam-dial/core/maps$': '<rootDir>/../core/dist/formats/maps.js',
     '^@roam-dial/core/walk-files$': '<rootDir>/../core/dist/formats/walkFiles.js',
-    '/create-(set-up|light|map|ways)-worker$': '<rootDir>/src/testing/in-thread-worker.ts',
+    '/create-(set-up|light|map|ways|frame)-worker$': '<rootDir>/src/testing/in-thread-worker.ts',
   },
   transform: {
     '^.+\\.(ts|js|mjs|html|svg)$': [

@@ -46,3 +46,8 @@ export function createLightWorker(): Worker {
   const desk = new MeasuredLight();
   return made((question: LightQuestion) => desk.answer(question));
 }
+
+/** Nothing decodes pictures here: who reads frames brings a client of its own. */
+export function createFrameWorker(): Worker {
+  throw new Error('frames are read by a client that the test provides');
+}

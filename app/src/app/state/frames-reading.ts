@@ -169,7 +169,7 @@ export class FramesReading {
   private async ask<Answer extends FrameAnswer>(question: FrameQuestion): Promise<Answer> {
     const step = (await firstValueFrom(this.client.ask(question).pipe(last()))) as Step<never, Answer>;
     if (step.kind === 'done') return step.answer;
-    const problem = step.kind === 'progress' ? '' : `could not be read: ${step.message}`;
+    const problem = step.kind === 'progress' ? '' : `could not be read: ${step.message.replace(/\.$/, '')}`;
     return (question.kind === 'facts'
       ? { kind: 'facts', facts: null, thumb: null, problem }
       : { kind: 'look', seen: null, problem }) as unknown as Answer;

@@ -79,6 +79,6 @@ export function missSentences(
   return causes.map(({ cause, misses, share, stretches }) => ({
     cause,
     words: `${capital(VERDICT_WORDS[cause])}: ${misses}, ${percent(share)} of the misses.`,
-    where: stretches.slice(0, 2).map((one) => `${stretchWords(one, wording)}.`),
+    where: stretches.slice(0, 2).map((one) => `${capital(stretchWords(one, wording))}.`),
   }));
 }

@@ -1,0 +1,132 @@
+import type { Evidence } from '@roam-dial/core/log';
+import { shiftCodec } from './codec';
+import { departureWords, evidenceSentences, looksWords, readWords, settingsWords, shiftWords } from './log';
+import { againstSentences, lightSentence, missSentences, totalSentence } from './log-against';
+import { Wording } from './wording';
+
+const wording = new Wording({ lengthUnit: 'metres', clock: '24h' });
+
+describe('what a frame says', () => {
+  it.each([
+    [{ what: 'shutter', stops: 5 / 3 } as const, 'shutter 1⅔ slower'],
+    [{ what: 'shutter', stops: -1.02 } as const, 'shutter 1 faster'],
+    [{ what: 'iso', stops: -2.65 } as const, 'ISO 2⅔ lower'],
+    [{ what: 'focus', stops: 0.66 } as const, 'focus ⅔ farther'],
+  ])('%p', (departure, words) => {
+    expect(departureWords(departure, wording)).toBe(words);
+  });
+
+  it('is left out where the file has none of it', () => {
+    const nothing = { fNumber: null, shutterS: null, iso: null, focalLengthMm: null };
+    expect(settingsWords(nothing, wording)).toBe('says nothing');
+    expect(settingsWords({ ...nothing, shutterS: 1 / 250 }, wording)).toBe('1/250');
+  });
+
+  it('is asked as long as nobody has decided', () => {
+    expect([looksWords('moved'), looksWords('cannotTell')]).toEqual(['they moved?', 'cannot tell']);
+  });
+
+  it('has its evidence in the order in which one looks', () => {
+    const evidence: Evidence = {
+      sharpPx: 1.3,
+      subject: { majorPx: 4.2, minorPx: 1.1, directionDeg: 178, edges: 400 },
+      sharpShare: 0.96,
+      smearedShare: 0.03,
+      softShare: 0.01,
+      softAreaShare: 0,
+      tiles: 300,
+      agreement: 0.4,
+      isTurn: false,
+      noiseSeen: 1.25,
+      blackShare: 0,
+    };
+    expect(evidenceSentences(evidence)).toEqual([
+      'The subject is soft: points spread over 4.2 px along 178°, 1.1 px across.',
+      'Of the rest 96 % is sharp, 3 % smeared, 1 % soft every way.',
+      'Noise 1.3 of 255, blacks at 0 % of the mean.',
+    ]);
+    const shaken = evidenceSentences({ ...evidence, smearedShare: 0.8, agreement: 0.9, isTurn: true });
+    expect(shaken[2]).toBe('The smears turn about one point.');
+  });
+});
+
+describe('a camera’s clock', () => {
+  it.each([
+    [3600, '+1:00:00'],
+    [-5430, '−1:30:30'],
+    [0, '+0:00:00'],
+    [90_000, '+25:00:00'],
+  ])('%d s', (shiftS, words) => {
+    expect(shiftWords(shiftS)).toBe(words);
+    expect(shiftCodec().parse(words)).toEqual({ ok: true, value: shiftS });
+  });
+
+  it.each([
+    ['1', 3600],
+    ['-0:30', -1800],
+    ['+1:00', 3600],
+  ])('typed as %s', (text, value) => {
+    expect(shiftCodec().parse(text)).toEqual({ ok: true, value });
+  });
+
+  it.each(['', 'an hour', '1:60', '1:00:75', '--1'])('typed as %p is refused in words', (text) => {
+    expect(shiftCodec().parse(text)).toMatchObject({ ok: false, message: expect.stringMatching(/^(must|has)/) });
+  });
+});
+
+describe('what the numbers say', () => {
+  const none = { shutter: [], aperture: [], iso: [], compensation: [], focus: [] };
+  const card = { frames: 9, judged: 9, good: 5, expected: { mean: 6.2, low: 4, high: 8 }, light: null, departures: none };
+
+  it('is whether chance allows it', () => {
+    expect(againstSentences(card)).toEqual(['9 frames, 5 good.', 'The card expected 6.2, chance allows 4 to 8.']);
+    expect(againstSentences({ ...card, good: 2 })[1]).toContain('Fewer than chance allows');
+    expect(againstSentences({ ...card, good: 9 })[1]).toContain('More than chance allows');
+    expect(againstSentences({ ...card, judged: 3, good: 1, expected: null })).toEqual(['9 frames, 1 good of 3 decided.']);
+  });
+
+  it('is what the light was, with how far frames lie about it', () => {
+    expect(lightSentence({ offsetEv: -0.95, spreadEv: 0.31, frames: 7 }, wording)).toBe(
+      'The light was −1 against the model, by 7 frames that lie within 0.3 stops of it.',
+    );
+    expect(lightSentence({ offsetEv: 0.1, spreadEv: 0.3, frames: 1 }, wording)).toMatch(
+      /^The light was as the model has it, by 1 frame /,
+    );
+  });
+
+  it('is mostly one cause only where more than half of enough misses are', () => {
+    const cause = (misses: number, share: number) => ({ cause: 'moved' as const, misses, share, stretches: [] });
+    expect(totalSentence({ decided: 20, misses: 8, causes: [cause(6, 0.75)] })).toBe('8 of 20 missed, mostly: they moved.');
+    expect(totalSentence({ decided: 20, misses: 3, causes: [cause(3, 1)] })).toBe('3 of 20 missed.');
+    expect(totalSentence({ decided: 20, misses: 0, causes: [] })).toBe('All 20 decided frames are good.');
+    expect(totalSentence({ decided: 0, misses: 0, causes: [] })).toMatch(/^Nothing is decided/);
+  });
+
+  it('is where they lie together, beside what lies elsewhere', () => {
+    const stretch = { from: 1 / 90.5, to: 1 / 45.25, frames: 10, misses: 8, otherFrames: 20, otherMisses: 1, chance: 1e-4 };
+    const [found] = missSentences(
+      { decided: 30, misses: 9, causes: [{ cause: 'moved', misses: 9, share: 1, stretches: [{ side: 'shutter', ...stretch }] }] },
+      wording,
+    );
+    expect(found).toEqual({
+      cause: 'moved',
+      words: 'They moved: 9, 100 % of the misses.',
+      where: ['At about 1/60: 8 of 10, elsewhere 1 of 20.'],
+    });
+    const hours = { side: 'hour' as const, from: 18, to: 21, frames: 4, misses: 4, otherFrames: 9, otherMisses: 0, chance: 0.001 };
+    const [dusk] = missSentences(
+      { decided: 13, misses: 4, causes: [{ cause: 'noise', misses: 4, share: 1, stretches: [hours] }] },
+      wording,
+    );
+    expect(dusk?.where).toEqual(['Between 18:00 and 21:00: 4 of 4, elsewhere 0 of 9.']);
+  });
+});
+
+describe('what was read', () => {
+  it('is told in one sentence', () => {
+    expect(readWords({ read: 1, known: 0, problems: [] })).toBe('1 frame read.');
+    expect(readWords({ read: 40, known: 2, problems: ['a', 'b'] })).toBe(
+      '40 frames read, 2 there already, 2 files with a problem.',
+    );
+  });
+});
