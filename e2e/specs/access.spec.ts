@@ -130,11 +130,23 @@ for (const theme of ['light', 'night'] as const) {
     }
   });
 
+  test(`no accessibility violations in Log in the ${theme} theme`, async ({ app }) => {
+    const { page } = app;
+    if (theme === 'night') await page.keyboard.press('n');
+    await app.room('Log');
+    await page.getByRole('listbox', { name: 'Frames of the walk' }).getByRole('option').first().click();
+    await expect(page.getByText(/^The subject is sharp/)).toBeVisible();
+    await expectNoViolations(page, 'frames');
+    await page.getByRole('tab', { name: 'Against the card' }).click();
+    await expect(page.getByRole('article', { name: 'Vessen Hall' })).toBeVisible();
+    await expectNoViolations(page, 'against the card');
+  });
+
   test(`no accessibility violations on the phone in the ${theme} theme`, async ({ app }) => {
     const { page } = app;
     if (theme === 'night') await page.keyboard.press('n');
     await page.setViewportSize({ width: 390, height: 844 });
-    for (const room of ['Walk', 'Light', 'Set-up', 'Kit', 'Card'] as const) {
+    for (const room of ['Walk', 'Light', 'Set-up', 'Log', 'Kit', 'Card'] as const) {
       await app.room(room);
       if (room === 'Walk') await app.editWalk();
       await expectNoViolations(page, `phone, ${room}`);

@@ -21,9 +21,10 @@ test('the frames of a walk, from files to what they say of the cards, by keys', 
   // Three at each of the first three stops, by a clock that is an hour ahead.
   const files = standInFrames(9, 60);
   await app.room('Log');
-  await expect(page.getByRole('heading', { name: 'Sluice to arcade has no frames yet' })).toBeVisible();
-  await expect(page.getByText('Nothing leaves this device')).toBeVisible();
+  // The demo was walked a week ago; today's frames are a log of their own.
+  await expect(page.getByText('48 frames, 48 of them in stays of the walk')).toBeVisible();
   await readFrames(app, files);
+  await expect(page.getByLabel('Walked on').locator('option:checked')).toHaveText('Sat 13 March');
   const sheet = page.getByRole('listbox', { name: 'Frames of the walk' });
   const frames = sheet.getByRole('option');
   // The clock is put right by the frames themselves.
@@ -85,4 +86,30 @@ test('files that are no frames are refused in words, and the rest goes on', asyn
   // The same again adds nothing.
   await page.getByLabel('Files of frames').setInputFiles([file('WHOLE.JPG', bytes)]);
   await expect(page.getByText('0 frames read, 1 there already.')).toBeVisible();
+});
+
+test('the demo’s earlier walk, and a walk without frames or without a walk', async ({ app }) => {
+  const { page } = app;
+  await app.room('Log');
+  const sheet = page.getByRole('listbox', { name: 'Frames of the walk' });
+  await sheet.getByRole('option').first().click();
+  // Its picture and what was measured in it are shipped.
+  await expect(page.locator('rd-frame-detail img')).toBeVisible();
+  await expect(page.getByText(/^The subject is sharp/)).toBeVisible();
+  await page.getByRole('tab', { name: 'Against the card' }).click();
+  await expect(page.getByText('15 of 42 missed.')).toBeVisible();
+  await expect(page.getByText(/They moved: 7, 47 % of the misses\./)).toBeVisible();
+
+  await page.goto('/start');
+  await page.getByLabel('Coordinates').fill('47.1, -31.5');
+  await page.getByRole('button', { name: 'Start the walk' }).click();
+  await expect(page.getByRole('heading', { name: 'My place has no stops yet' })).toBeVisible();
+  await app.room('Log');
+  await expect(page.getByRole('heading', { name: 'My place has no frames yet' })).toBeVisible();
+  await expect(page.getByText('Nothing leaves this device')).toBeVisible();
+  const [one] = standInFrames(1);
+  await readFrames(app, [one as string]);
+  await expect(sheet.getByRole('group', { name: 'Between the stops' }).getByRole('option')).toHaveCount(1);
+  await page.getByRole('tab', { name: 'Against the card' }).click();
+  await expect(page.getByText('Nothing to hold against the cards yet')).toBeVisible();
 });

@@ -1,4 +1,4 @@
-import type { Archive, Walk } from '@roam-dial/core';
+import type { Archive, LogStay, Walk, WalkLog } from '@roam-dial/core';
 import { DateTime } from 'luxon';
 
 const SATURDAY = 6;
@@ -19,8 +19,29 @@ export function nextDemoDay(today: Date): string {
   return next.toFormat('yyyy-MM-dd');
 }
 
-/** The shipped demo on its next day; its file is an ordinary export. */
+/** The shipped demo on its next day, what was brought home from its earlier walk as long before it; its file is an ordinary export. */
 export function demoOn(archive: Archive, today: Date): Archive {
   const day = nextDemoDay(today);
-  return { ...archive, walks: archive.walks.map((walk): Walk => ({ ...walk, day })) };
+  const laterMs = Date.parse(day) - Date.parse(archive.walks[0]?.day ?? day);
+  const later = (text: string): string => new Date(Date.parse(text) + laterMs).toISOString().slice(0, 'YYYY-MM-DD'.length);
+  return {
+    ...archive,
+    walks: archive.walks.map((walk): Walk => ({ ...walk, day })),
+    logs: archive.logs.map((log): WalkLog => ({
+      ...log,
+      day: later(log.day),
+      stays: log.stays.map((stay) => stayLater(stay, laterMs)),
+    })),
+    frames: archive.frames.map((frame) => ({ ...frame, wallMs: frame.wallMs === null ? null : frame.wallMs + laterMs })),
+  };
+}
+
+/** Days in March that summer time does not come between are as long as each other. */
+function stayLater(stay: LogStay, laterMs: number): LogStay {
+  return {
+    ...stay,
+    fromMs: stay.fromMs + laterMs,
+    toMs: stay.toMs + laterMs,
+    cards: stay.cards.map(({ atMs, moment }) => ({ atMs: atMs + laterMs, moment })),
+  };
 }

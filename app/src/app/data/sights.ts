@@ -1,5 +1,6 @@
 import { Injectable, inject } from '@angular/core';
 import { Database, type SightRow } from './database';
+import { DemoSights } from './demo-sights';
 
 /** Where the browser keeps nothing, so many are held for as long as the page is open. */
 const MOST_IN_MEMORY = 400;
@@ -8,6 +9,7 @@ const MOST_IN_MEMORY = 400;
 @Injectable({ providedIn: 'root' })
 export class Sights {
   private readonly database = inject(Database);
+  private readonly demo = inject(DemoSights);
   private readonly inMemory = new Map<string, SightRow>();
 
   /** @throws Error where the browser has no room left. */
@@ -22,7 +24,7 @@ export class Sights {
   }
 
   async get(id: string): Promise<SightRow | null> {
-    if (!this.database.isOpen()) return this.inMemory.get(id) ?? null;
-    return (await this.database.sights.get(id)) ?? null;
+    const own = this.database.isOpen() ? await this.database.sights.get(id) : this.inMemory.get(id);
+    return own ?? (await this.demo.get(id));
   }
 }

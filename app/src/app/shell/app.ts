@@ -6,7 +6,7 @@ import { DEFAULT_SETTINGS } from '@roam-dial/core';
 import { DialCard } from '../features/card';
 import { Spine } from '../features/spine';
 import { AppActions } from '../state/actions/app.actions';
-import { MapDrop } from '../state/map-drop';
+import { FileDrop } from '../state/file-drop';
 import { SelectionStore } from '../state/selection.store';
 import { Shortcuts } from '../state/shortcuts';
 import { WorkspaceStore } from '../state/workspace.store';
@@ -53,7 +53,7 @@ export class App {
   protected readonly isNight = computed(() => this.settings().theme === 'night');
   /** At the table spine and card stand beside every room but the card's own and where a walk begins. */
   protected readonly hasSides = computed(() => !this.isPhone() && !['card', 'now', 'start'].includes(this.room()));
-  private readonly mapDrop = inject(MapDrop);
+  private readonly fileDrop = inject(FileDrop);
   /** A file is held over the window. */
   protected readonly isOver = signal(false);
 
@@ -74,7 +74,7 @@ export class App {
   }
 
   protected dragOver(event: DragEvent): void {
-    if (!this.mapDrop.isWanted(event)) return;
+    if (!this.fileDrop.isWanted(event)) return;
     event.preventDefault();
     this.isOver.set(true);
   }
@@ -85,9 +85,9 @@ export class App {
 
   protected drop(event: DragEvent): void {
     this.isOver.set(false);
-    if (!this.mapDrop.isWanted(event)) return;
+    if (!this.fileDrop.isWanted(event)) return;
     event.preventDefault();
-    void this.mapDrop.drop(event);
+    void this.fileDrop.drop(event);
   }
 
   protected undo(): void {

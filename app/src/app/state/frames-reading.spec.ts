@@ -12,7 +12,7 @@ import { DaysStore } from './days.store';
 import { FramesReading, type FramesReadingState } from './frames-reading';
 import { WorkspaceStore } from './workspace.store';
 
-const WORKSPACE = demoWorkspace();
+const WORKSPACE = { ...demoWorkspace(), logs: [], frames: [] };
 const WALK = WORKSPACE.walks[0] as Walk;
 /** Tollard Stop's stay begins at 5:40; a camera an hour behind shows 4:4x. */
 const FOUR = Date.parse(`${WALK.day}T04:41:00Z`);

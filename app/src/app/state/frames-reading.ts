@@ -9,7 +9,7 @@ import type { FactsAnswer, FrameAnswer, FrameQuestion, LookAnswer } from '../wor
 import type { Step } from '../workers/steps';
 import { DaysStore } from './days.store';
 import { addFrames, addLog, changeFrames, changeLog } from './edits';
-import { logOf } from './log.store';
+import { logOfDay, LogStore } from './log.store';
 import { newLog } from './planned-cards';
 import { WorkspaceStore } from './workspace.store';
 
@@ -48,6 +48,7 @@ export class FramesReading {
   private readonly days$ = inject(DaysStore).days$;
   private readonly client = inject(FrameClient);
   private readonly sights = inject(Sights);
+  private readonly logs = inject(LogStore);
   private readonly subject = new BehaviorSubject<FramesReadingState>(IDLE);
   private run = 0;
 
@@ -59,6 +60,7 @@ export class FramesReading {
     const isOn = (): boolean => run === this.run;
     this.subject.next({ ...IDLE, doing: 'facts', of: files.length });
     const log = await this.logFor(walk);
+    this.logs.show(log.id);
     const taken = await this.readFacts(log, files, isOn);
     if (isOn()) await this.setClocks(log.id);
     await this.look(taken, isOn);
@@ -73,7 +75,7 @@ export class FramesReading {
 
   private async logFor(walk: Walk): Promise<WalkLog> {
     const workspace = await this.store.snapshot();
-    const known = logOf(workspace, walk.id);
+    const known = logOfDay(workspace, walk);
     if (known !== null) return known;
     const log = newLog(createId(), workspace, walk, await firstValueFrom(this.days$));
     this.store.record(addLog(log));

@@ -1,6 +1,6 @@
 import { Injectable, inject } from '@angular/core';
 import { type LogFrame, type PlacedFrame, placedFrames, type Walk, type WalkLog } from '@roam-dial/core';
-import { combineLatest, distinctUntilChanged, map, type Observable, shareReplay } from 'rxjs';
+import { BehaviorSubject, combineLatest, distinctUntilChanged, map, type Observable, shareReplay } from 'rxjs';
 import type { Workspace } from '../data/workspace';
 import { FocusStore } from './focus.store';
 import { WorkspaceStore } from './workspace.store';
@@ -8,32 +8,48 @@ import { WorkspaceStore } from './workspace.store';
 /** What came of a walk: its log, and the frames of it in the order of their taking. */
 export interface WalkedLog {
   readonly walk: Walk;
-  /** Null before the first frame. */
+  /** Every time that it was walked, the earliest first. */
+  readonly logs: readonly WalkLog[];
+  /** The one that is shown; null before the first frame. */
   readonly log: WalkLog | null;
   readonly placed: readonly PlacedFrame[];
 }
 
-/** The log of a walk; of several, files of other people's being read, the latest. */
-export function logOf({ logs }: Pick<Workspace, 'logs'>, walkId: string): WalkLog | null {
-  return logs.filter((log) => log.walkId === walkId).at(-1) ?? null;
+const byDay = (a: WalkLog, b: WalkLog): number => a.day.localeCompare(b.day);
+
+/** The log of a walk on its day: a walk that goes to another day has another one. */
+export function logOfDay({ logs }: Pick<Workspace, 'logs'>, { id, day }: Pick<Walk, 'id' | 'day'>): WalkLog | null {
+  return logs.find((log) => log.walkId === id && log.day === day) ?? null;
 }
 
 const NO_FRAMES: readonly LogFrame[] = [];
 
-/** The log of the chosen walk. */
+/** The logs of the chosen walk: of its own day, or the latest that there is, unless another one is asked for. */
 @Injectable({ providedIn: 'root' })
 export class LogStore {
-  readonly log$: Observable<WalkedLog | null> = combineLatest([inject(WorkspaceStore).workspace$, inject(FocusStore).focus$]).pipe(
-    map(([workspace, { walk }]) => {
-      const log = walk === null ? null : logOf(workspace, walk.id);
-      return { walk, log, frames: log === null ? NO_FRAMES : workspace.frames };
+  private readonly askedFor = new BehaviorSubject<string | null>(null);
+
+  readonly log$: Observable<WalkedLog | null> = combineLatest([
+    inject(WorkspaceStore).workspace$,
+    inject(FocusStore).focus$,
+    this.askedFor,
+  ]).pipe(
+    map(([workspace, { walk }, askedFor]) => {
+      const own = walk === null ? null : logOfDay(workspace, walk);
+      const logs = workspace.logs.filter(({ walkId }) => walkId === walk?.id).sort(byDay);
+      const log = logs.find(({ id }) => id === askedFor) ?? own ?? logs.at(-1) ?? null;
+      return { walk, all: workspace.logs, logs, log, frames: log === null ? NO_FRAMES : workspace.frames };
     }),
-    distinctUntilChanged((a, b) => a.walk === b.walk && a.log === b.log && a.frames === b.frames),
-    map(({ walk, log, frames }) => {
+    distinctUntilChanged((a, b) => a.walk === b.walk && a.all === b.all && a.log === b.log && a.frames === b.frames),
+    map(({ walk, logs, log, frames }) => {
       if (walk === null) return null;
       const own = frames.filter(({ logId }) => logId === log?.id);
-      return { walk, log, placed: log === null ? [] : placedFrames(log, own) };
+      return { walk, logs, log, placed: log === null ? [] : placedFrames(log, own) };
     }),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
+
+  show(logId: string): void {
+    this.askedFor.next(logId);
+  }
 }

@@ -20,13 +20,7 @@ export class MapDrop {
     }),
   );
 
-  isWanted({ dataTransfer }: DragEvent): boolean {
-    return dataTransfer?.types.includes('Files') === true;
-  }
-
-  async drop(event: DragEvent): Promise<void> {
-    const file = event.dataTransfer?.files[0];
-    if (file === undefined) return;
+  async take(file: File): Promise<void> {
     this.waiting.next(file);
     const isTaken = TAKERS.some((path) => this.router.url.startsWith(path));
     if (!isTaken) await this.router.navigate(['/start'], { queryParamsHandling: 'preserve' });

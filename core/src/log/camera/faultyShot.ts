@@ -124,11 +124,12 @@ function makes(fault: Fault, optics: Optics): boolean {
 
 const MOST_DRAWS = 400;
 
-function opticsFor(fault: Fault, random: Random): Optics {
+function opticsFor(fault: Fault, random: Random, sceneIds: readonly string[] | null): Optics {
   const isAboutSomebody = fault === 'moved' || fault === 'focus' || fault === 'depth';
   const scenes = BUILT_IN_SCENES.filter(({ id }) => {
     const depths = SCENE_DEPTHS[id];
-    return depths !== undefined && (!isAboutSomebody || depths.isSubjectReadable);
+    const isAsked = sceneIds === null || sceneIds.includes(id);
+    return isAsked && depths !== undefined && (!isAboutSomebody || depths.isSubjectReadable);
   });
   for (let draw = 0; draw < MOST_DRAWS; draw++) {
     const scene = oneOf(random, scenes);
@@ -152,10 +153,16 @@ function opticsFor(fault: Fault, random: Random): Optics {
 /**
  * A made-up shot of a fault drawn from a seed: which scene, lens and aperture, how far a hand strayed or somebody went, how far
  * beside the subject the focus lies. All else of it is in order. Source: docs/log.md#camera.
+ * @param sceneIds the scenes to draw from, all of them for null. @throws RangeError where none of them can show the fault.
  */
-export function faultyShot(fault: Fault, seed: number, size: { readonly width: number; readonly height: number }): FaultyShot {
+export function faultyShot(
+  fault: Fault,
+  seed: number,
+  size: { readonly width: number; readonly height: number },
+  sceneIds: readonly string[] | null = null,
+): FaultyShot {
   const random = seeded(seed);
-  const { scene, map, depths, ...lens } = opticsFor(fault, random);
+  const { scene, map, depths, ...lens } = opticsFor(fault, random, sceneIds);
   const scale = size.height / 800;
   const shot: StandInShot = {
     scene,

@@ -9,6 +9,7 @@ import { LogStore } from '../../state/log.store';
 import { minuteAt } from '../../state/outing.store';
 import { phoneLayout } from '../../state/phone-layout';
 import { wordingSignal } from '../../state/wording.store';
+import { ChoiceField } from '../../ui/choice-field';
 import { readWords } from '../../wording/log';
 import { Cameras } from './cameras';
 import { ContactSheet, type Judged, type MovedFrames } from './contact-sheet';
@@ -20,7 +21,7 @@ const MOST_PROBLEMS_SHOWN = 5;
 /** The frames of the walk: read from files, put to its stops, and gone through. */
 @Component({
   selector: 'rd-frames-page',
-  imports: [Cameras, ContactSheet, FrameDetail, MatButtonModule, MatProgressBarModule],
+  imports: [Cameras, ChoiceField, ContactSheet, FrameDetail, MatButtonModule, MatProgressBarModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './frames-page.html',
   styleUrl: './frames-page.scss',
@@ -28,7 +29,8 @@ const MOST_PROBLEMS_SHOWN = 5;
 export class FramesPage {
   protected readonly actions = inject(LogActions);
   private readonly reader = inject(FramesReading);
-  private readonly walked = toSignal(inject(LogStore).log$);
+  private readonly logs = inject(LogStore);
+  private readonly walked = toSignal(this.logs.log$);
   protected readonly reading = toSignal(this.reader.state$);
   protected readonly wording = wordingSignal();
   protected readonly isPhone = phoneLayout();
@@ -37,6 +39,12 @@ export class FramesPage {
 
   protected readonly walk = computed(() => this.walked()?.walk ?? null);
   protected readonly log = computed(() => this.walked()?.log ?? null);
+  /** Every time that it was walked, where that is not the walk's own day alone. */
+  protected readonly times = computed(() => {
+    const logs = this.walked()?.logs ?? [];
+    const isOwnDay = logs.length === 1 && logs[0]?.day === this.walk()?.day;
+    return isOwnDay ? [] : logs.map(({ id, day }) => ({ value: id, label: this.wording().day(day) }));
+  });
   private readonly placed = computed(() => this.walked()?.placed ?? []);
   protected readonly frames = computed(() => this.placed().map(({ frame }) => frame));
   protected readonly groups = computed(() => {
@@ -63,6 +71,12 @@ export class FramesPage {
     const state = this.reading();
     return state === undefined || state.of === 0 ? 0 : (100 * state.done) / state.of;
   });
+
+  protected showLog(id: string): void {
+    this.activeId.set(null);
+    this.chosen.set(new Set());
+    this.logs.show(id);
+  }
 
   protected take(event: Event): void {
     const field = event.target as HTMLInputElement;

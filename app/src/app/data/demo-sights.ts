@@ -1,0 +1,30 @@
+import { Injectable } from '@angular/core';
+import type { PackedReading } from '@roam-dial/core/log';
+import type { SightRow } from './database';
+
+const FOLDER = 'demo-frames';
+const IS_DEMOS = /^demo-frame-\d+$/;
+
+type Written = Readonly<Record<string, Omit<PackedReading, 'windows'> & { readonly windows: string }>>;
+
+/** What the frames of the demo's earlier walk look like: shipped beside the program, asked for when they are looked at. */
+@Injectable({ providedIn: 'root' })
+export class DemoSights {
+  private readings: Promise<Written> | null = null;
+
+  /** Null for a frame that is none of the demo's, and where its files are not to be had. */
+  async get(id: string): Promise<SightRow | null> {
+    if (!IS_DEMOS.test(id)) return null;
+    this.readings ??= fetch(`${FOLDER}/readings.json`).then((response) => response.json() as Promise<Written>);
+    try {
+      const [written, picture] = await Promise.all([this.readings, fetch(`${FOLDER}/${id}.jpg`)]);
+      const own = written[id];
+      const windows = own === undefined ? null : Uint8Array.from(atob(own.windows), (one) => one.charCodeAt(0));
+      const reading = own === undefined || windows === null ? null : { ...own, windows };
+      return { id, logId: 'demo-log', thumb: picture.ok ? await picture.blob() : null, reading };
+    } catch {
+      this.readings = null;
+      return null;
+    }
+  }
+}

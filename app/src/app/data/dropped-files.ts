@@ -1,0 +1,42 @@
+/** More files than anybody drops at once are not gone through. */
+const MOST_FILES = 20_000;
+
+function filesIn(entry: FileSystemDirectoryEntry): Promise<readonly FileSystemEntry[]> {
+  const reader = entry.createReader();
+  const all: FileSystemEntry[] = [];
+  return new Promise((resolve, reject) => {
+    // A reader hands its entries out by the hundred until there are none left.
+    const next = (): void =>
+      reader.readEntries((entries) => {
+        all.push(...entries);
+        if (entries.length === 0 || all.length > MOST_FILES) resolve(all);
+        else next();
+      }, reject);
+    next();
+  });
+}
+
+async function gather(entry: FileSystemEntry, into: File[]): Promise<void> {
+  if (into.length >= MOST_FILES) return;
+  if (entry.isFile) {
+    into.push(await new Promise<File>((resolve, reject) => (entry as FileSystemFileEntry).file(resolve, reject)));
+    return;
+  }
+  for (const one of await filesIn(entry as FileSystemDirectoryEntry)) await gather(one, into);
+}
+
+/** All files that were dropped, those of folders too. What was dropped is only there while the drop is handled: it is asked for at once. */
+export async function droppedFiles({ items, files }: DataTransfer): Promise<readonly File[]> {
+  const entries = [...items].map((item) => item.webkitGetAsEntry());
+  const all = [...files];
+  if (!entries.some((entry) => entry?.isDirectory === true)) return all;
+  const gathered: File[] = [];
+  for (const entry of entries) if (entry !== null) await gather(entry, gathered);
+  return gathered;
+}
+
+const PICTURE_ENDINGS = /\.(jpe?g|heic|heif|avif|tiff?|png|webp|dng|raw)$/i;
+
+export function isPicture({ type, name }: File): boolean {
+  return type.startsWith('image/') || PICTURE_ENDINGS.test(name);
+}

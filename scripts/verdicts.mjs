@@ -1,0 +1,38 @@
+// What the made-up camera's faults are taken for, and how sure: the table of docs/log.md. After `npm run build:core`:
+//   node scripts/verdicts.mjs [--count 100] [--seed 300000] [--width 1500] [--height 1000]
+// Frames by the hundred take a quarter of an hour.
+import { parseArgs } from 'node:util';
+import { faultyShot, lumaOf, readSoftness, softnessVerdict, takeStandIn } from '../core/dist/log/index.js';
+
+const { values } = parseArgs({
+  options: {
+    count: { type: 'string', default: '100' },
+    seed: { type: 'string', default: '300000' },
+    width: { type: 'string', default: '1500' },
+    height: { type: 'string', default: '1000' },
+  },
+});
+const [count, seed, width, height] = ['count', 'seed', 'width', 'height'].map((name) => Number(values[name]));
+const FAULTS = ['shake', 'moved', 'focus', 'depth', 'veil', 'noise', 'good'];
+const APART = 7919;
+
+const table = Object.fromEntries(FAULTS.map((fault) => [fault, {}]));
+const bySureness = {};
+let right = 0;
+for (let k = 0; k < count; k++) {
+  FAULTS.forEach((fault, n) => {
+    const { shot, subjectAt } = faultyShot(fault, seed + 13 * k + APART * n, { width, height });
+    const { rgba } = takeStandIn(shot);
+    const { looksLike, confidence } = softnessVerdict(readSoftness(lumaOf(rgba, width, height)), subjectAt);
+    const isRight = looksLike === fault;
+    table[fault][looksLike] = (table[fault][looksLike] ?? 0) + 1;
+    const tenth = (Math.floor(confidence * 10) / 10).toFixed(1);
+    bySureness[tenth] ??= { right: 0, of: 0 };
+    bySureness[tenth].of += 1;
+    if (isRight) bySureness[tenth].right += 1;
+    if (isRight) right += 1;
+  });
+}
+console.table(table);
+console.table(bySureness);
+console.log(`${right} of ${count * FAULTS.length} right`);
