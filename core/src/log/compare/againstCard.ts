@@ -68,8 +68,8 @@ export function expectedGood(chances: readonly number[]): ExpectedGood {
 }
 
 /**
- * The EV at ISO 100 that a frame says its scene averaged: of its exposure, and the stops from mid-grey at which its middle tone
- * came out; where it was not looked at, the compensation that was dialled, for that is where the meter put it. Null without either.
+ * The EV at ISO 100 that a frame says its scene averaged: of its exposure, and the stops from mid-grey at which its mean came
+ * out; where it was not looked at, the compensation that was dialled, for that is where the meter put it. Null without either.
  */
 export function sceneEvOf({ fNumber, shutterS, iso, sight, compensationEv }: LogFrame): number | null {
   const middle = sight?.midToneEv ?? compensationEv;

@@ -39,7 +39,7 @@ export interface FrameSight {
   /** What it looks like, how sure that is (0..1), and where the subject was taken to be. */
   readonly looksLike: Cause | 'good' | 'cannotTell';
   readonly confidence: number;
-  /** Stops from mid-grey at which the middle of its tones lies. */
+  /** Stops from mid-grey of its mean luminance. */
   readonly midToneEv: number;
 }
 

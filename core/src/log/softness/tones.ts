@@ -6,7 +6,7 @@ import type { Luma } from './luma.js';
 export interface Tones {
   /** Luminance under which a thousandth of the picture lies, as a share of its mean. */
   readonly blackShare: number;
-  /** Stops from mid-grey of the middle of its tones. */
+  /** Stops from mid-grey of its mean luminance: what a meter of the whole frame would read off it. */
   readonly midToneEv: number;
 }
 
@@ -50,6 +50,6 @@ export function tonesOf({ values }: Luma): Tones {
   const sum = counts.reduce((all, count, code) => all + count * luminanceOf(code), 0);
   return {
     blackShare: sum === 0 ? 0 : (luminanceOf(codeAt(DARK_SHARE)) * values.length) / sum,
-    midToneEv: stopsOf(codeAt(0.5)),
+    midToneEv: sum === 0 ? -STRAIGHT.underEv : Math.log2(sum / values.length),
   };
 }
