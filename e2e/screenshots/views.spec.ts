@@ -43,11 +43,6 @@ test('at the table', async ({ app }) => {
   await shoot(app, 'set-up-stand');
   await app.open('/setup/hands?walk=demo-walk&stop=vessen&t=10:40');
   await shoot(app, 'set-up-hands');
-  await page.goto('/start');
-  await page.getByLabel('A made-up place to try').selectOption('Tessel Haven');
-  await page.getByText('Another camera').click();
-  await page.getByText('Tessel Haven: ').waitFor();
-  await shoot(app, 'start', false);
   await app.open('/walk?walk=demo-walk&stop=arcade&t=19:20');
   await page.getByRole('button', { name: 'Plan it' }).click();
   await page.getByText(/pictures to expect/).waitFor({ timeout: 120_000 });
@@ -84,9 +79,15 @@ test('at the table', async ({ app }) => {
   await app.card.getByRole('button', { name: 'Why this meter?' }).click();
   await app.card.getByRole('img', { name: /its key outlined/ }).waitFor();
   await shoot(app, 'meter-bench');
-  await app.open('/meter/film?walk=demo-walk&stop=vessen&t=10:40');
-  await page.getByText(/stops are within it/).waitFor();
-  await shoot(app, 'meter-film');
+  await app.open('/log/frames?walk=demo-walk&stop=vessen&t=10:40');
+  const frames = page.getByRole('listbox', { name: 'Frames of the walk' }).getByRole('option');
+  await frames.first().click();
+  for (let k = 0; k < 13; k++) await page.keyboard.press('ArrowRight');
+  await page.getByText(/^The subject is soft/).waitFor();
+  await shoot(app, 'log-frames');
+  await page.getByRole('tab', { name: 'Against the card' }).click();
+  await page.getByRole('article', { name: 'Vessen Hall' }).waitFor();
+  await shoot(app, 'log-against');
 });
 
 test.describe('in the hand', () => {

@@ -57,10 +57,6 @@ const TAGS = {
   mergeOutput: true,
 } as const;
 
-async function exifr(): Promise<typeof import('exifr/dist/full.esm.mjs').default> {
-  return (await import('exifr/dist/full.esm.mjs')).default;
-}
-
 const EMPTY_FACTS: FrameFacts = frameFacts({});
 
 async function isPicture(file: File): Promise<boolean> {
@@ -74,7 +70,7 @@ async function isPicture(file: File): Promise<boolean> {
 
 async function factsOf(file: File): Promise<FactsAnswer> {
   if (file.size === 0) return { kind: 'facts', facts: null, thumb: null, problem: 'is empty: 0 bytes' };
-  const reader = await exifr();
+  const { default: reader } = await import('exifr/dist/full.esm.mjs');
   const tags = await reader.parse(file, TAGS).catch(() => undefined);
   if (tags === undefined || tags === null) {
     return (await isPicture(file))

@@ -81,7 +81,10 @@ export function chanceOfSoMany(all: number, misses: number, inside: number, hit:
   return Math.min(1, sum);
 }
 
-type Measured = { readonly placed: PlacedFrame; readonly value: number };
+interface Measured {
+  readonly placed: PlacedFrame;
+  readonly value: number;
+}
 
 function stretchesOf(side: MissSide, cause: Cause, measured: readonly Measured[]): readonly MissStretch[] {
   const missed = ({ placed }: Measured): boolean => placed.frame.verdict === cause;

@@ -30,9 +30,8 @@ function within(value: unknown, least: number, most: number): number | null {
 /** Control characters and what pads a text are left out. */
 function wordsOf(value: unknown): string {
   if (typeof value !== 'string') return '';
-  // eslint-disable-next-line no-control-regex -- files are padded with them
   return value
-    .replace(/[\u0000-\u001f\u007f]/g, ' ')
+    .replace(/\p{Cc}/gu, ' ')
     .replace(/\s+/g, ' ')
     .trim()
     .slice(0, LONGEST_WORDS);

@@ -23,6 +23,8 @@ import { rangeOf, type SheetGroup, sheetRows, stepped } from './sheet-rows';
 /** A cell is so wide, and a line so high: virtual scrolling wants them alike. */
 const CELL_PX = 132;
 const ROW_PX = 136;
+/** Before a frame's own id in the page. */
+const FRAME_ID = 'frame-';
 const KEYS_OF_WAY = ['ArrowRight', 'ArrowLeft', 'ArrowDown', 'ArrowUp', 'Home', 'End'];
 
 export interface Judged {
@@ -42,7 +44,7 @@ export interface MovedFrames {
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './contact-sheet.html',
   styleUrl: './contact-sheet.scss',
-  host: { '(keydown)': 'press($event)' },
+  host: { '(keydown)': 'press($event)', '(click)': 'pick($event)' },
 })
 export class ContactSheet {
   readonly groups = input.required<readonly SheetGroup[]>();
@@ -99,7 +101,9 @@ export class ContactSheet {
     return good === 0 ? String(frames.length) : `${frames.length}, ${good} good`;
   }
 
-  protected pick(id: string, event: MouseEvent): void {
+  protected pick(event: MouseEvent): void {
+    const id = (event.target as Element).closest('.frame')?.id.slice(FRAME_ID.length);
+    if (id === undefined) return;
     if (event.shiftKey && this.activeId() !== null) this.chosen.set(new Set(rangeOf(this.rows(), this.activeId() as string, id)));
     else if (event.ctrlKey || event.metaKey) this.toggle(id);
     else this.chosen.set(new Set([id]));

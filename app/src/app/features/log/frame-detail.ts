@@ -26,6 +26,14 @@ import { FrameThumb } from './frame-thumb';
 /** Where a subject is taken to be until somebody shows it. */
 const MIDDLE: PictureSpot = { x: 0.5, y: 0.5 };
 
+/** Tiles that an arrow key goes, across and down. */
+const STEPS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
+
 export interface ShownSubject {
   readonly at: PictureSpot;
   readonly verdict: SoftnessVerdict;
@@ -118,11 +126,24 @@ export class FrameDetail {
   }
 
   protected show(event: MouseEvent): void {
+    const box = (event.currentTarget as Element).getBoundingClientRect();
+    this.put({ x: (event.clientX - box.left) / box.width, y: (event.clientY - box.top) / box.height });
+  }
+
+  /** A tile at a time. */
+  protected nudge(event: KeyboardEvent): void {
+    const [reading, step] = [this.reading(), STEPS[event.key]];
+    if (reading === null || step === undefined) return;
+    event.preventDefault();
+    const { x, y } = this.subjectAt();
+    this.put({ x: x + step[0] / reading.across, y: y + step[1] / reading.down });
+  }
+
+  private put({ x, y }: PictureSpot): void {
     const reading = this.reading();
     if (reading === null) return;
-    const box = (event.currentTarget as Element).getBoundingClientRect();
     const inside = (value: number): number => Math.min(1, Math.max(0, value));
-    const at = { x: inside((event.clientX - box.left) / box.width), y: inside((event.clientY - box.top) / box.height) };
+    const at = { x: inside(x), y: inside(y) };
     this.subjectShown.emit({ at, verdict: softnessVerdict(reading, at), midToneEv: reading.midToneEv });
   }
 }
