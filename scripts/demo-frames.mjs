@@ -53,7 +53,7 @@ const DAY = [
     stop: 'tannery',
     scenes: ['whiteWall'],
     offsetEv: 0.2,
-    shots: 'good/500 good/500 good/250 shake/15 good/500 good/500 good/250 good/500?',
+    shots: 'good/500 good/500 good/250 shake/3 good/500 good/500 good/250 good/500?',
   },
   {
     stop: 'vessen',
@@ -71,13 +71,13 @@ const DAY = [
     stop: 'causey',
     scenes: ['backLitLane'],
     offsetEv: -0.3,
-    shots: 'good/500 veil/500 good/1000 good/500 veil/500 good/500 shake/15 veil/500?',
+    shots: 'good/500 veil/500 good/1000 good/500 veil/500 good/500 shake/2 veil/500?',
   },
   {
     stop: 'weir',
     scenes: ['arcade'],
     offsetEv: 0,
-    shots: 'good/1000 good/500 good/1000 noise/1000 good/1000 good/500 shake/30 good/1000?',
+    shots: 'good/1000 good/500 good/1000 noise/1000 good/8 good/4 shake/4 good/1000?',
   },
   {
     stop: 'arcade',

@@ -140,6 +140,9 @@ for (const theme of ['light', 'night'] as const) {
     await page.getByRole('tab', { name: 'Against the card' }).click();
     await expect(page.getByRole('article', { name: 'Vessen Hall' })).toBeVisible();
     await expectNoViolations(page, 'against the card');
+    await page.getByRole('tab', { name: 'What they teach' }).click();
+    await expect(page.getByRole('article', { name: 'Your hands' })).toBeVisible();
+    await expectNoViolations(page, 'what they teach');
   });
 
   test(`no accessibility violations on the phone in the ${theme} theme`, async ({ app }) => {

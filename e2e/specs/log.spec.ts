@@ -99,6 +99,15 @@ test('the demo’s earlier walk, and a walk without frames or without a walk', a
   await page.getByRole('tab', { name: 'Against the card' }).click();
   await expect(page.getByText('15 of 42 missed.')).toBeVisible();
   await expect(page.getByText(/They moved: 7, 47 % of the misses\./)).toBeVisible();
+  // What they teach is taken over, drawn where it belongs, and taken back.
+  await page.getByRole('tab', { name: 'What they teach' }).click();
+  const hands = page.getByRole('article', { name: 'Your hands' });
+  await expect(hands.getByText(/by 42 frames by hand, 3 of them shaken\. Today: 0 stops\./)).toBeVisible();
+  const found = (await hands.locator('.found').innerText()).split(' ')[0] as string;
+  await hands.getByRole('button', { name: 'Take it over' }).click();
+  await expect(hands.getByText(`Today: ${found} stops.`)).toBeVisible();
+  await page.getByRole('button', { name: 'Undo: take your steadiness from your frames' }).click();
+  await expect(hands.getByText('Today: 0 stops.')).toBeVisible();
 
   await page.goto('/start');
   await page.getByLabel('Coordinates').fill('47.1, -31.5');

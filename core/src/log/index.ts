@@ -44,3 +44,13 @@ export {
   type MissSide,
   type MissStretch,
 } from './compare/misses.js';
+export {
+  type HandsTaken,
+  handsLesson,
+  isoLesson,
+  type Lesson,
+  type LessonQuestion,
+  type NoLesson,
+  type WalkedFrames,
+} from './lessons/lessons.js';
+export { type Tolerance, toleranceOf, type Trial, trialsOf } from './lessons/tolerance.js';

@@ -79,6 +79,7 @@ export const routes: Routes = [
       { path: '', pathMatch: 'full', redirectTo: 'frames' },
       { path: 'frames', loadComponent: () => import('../features/log').then((room) => room.FramesPage) },
       { path: 'against', loadComponent: () => import('../features/log').then((room) => room.AgainstPage) },
+      { path: 'lessons', loadComponent: () => import('../features/log').then((room) => room.LessonsPage) },
     ],
   },
   {

@@ -1,5 +1,6 @@
 import { Injectable, inject } from '@angular/core';
 import { type LogFrame, type PlacedFrame, placedFrames, type Walk, type WalkLog } from '@roam-dial/core';
+import type { WalkedFrames } from '@roam-dial/core/log';
 import { BehaviorSubject, combineLatest, distinctUntilChanged, map, type Observable, shareReplay } from 'rxjs';
 import type { Workspace } from '../data/workspace';
 import { FocusStore } from './focus.store';
@@ -46,6 +47,21 @@ export class LogStore {
       const own = frames.filter(({ logId }) => logId === log?.id);
       return { walk, logs, log, placed: log === null ? [] : placedFrames(log, own) };
     }),
+    shareReplay({ bufferSize: 1, refCount: true }),
+  );
+
+  /** Of every walk that was ever walked. */
+  readonly all$: Observable<readonly WalkedFrames[]> = inject(WorkspaceStore).workspace$.pipe(
+    distinctUntilChanged((a, b) => a.logs === b.logs && a.frames === b.frames),
+    map(({ logs, frames }) =>
+      logs.map((log) => ({
+        log,
+        placed: placedFrames(
+          log,
+          frames.filter(({ logId }) => logId === log.id),
+        ),
+      })),
+    ),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
 

@@ -2,6 +2,7 @@ import type { Evidence } from '@roam-dial/core/log';
 import { shiftCodec } from './codec';
 import { departureWords, evidenceSentences, looksWords, readWords, settingsWords, shiftWords } from './log';
 import { againstSentences, lightSentence, missSentences, totalSentence } from './log-against';
+import { handsWords, isoWords } from './lessons';
 import { Wording } from './wording';
 
 const wording = new Wording({ lengthUnit: 'metres', clock: '24h' });
@@ -128,5 +129,33 @@ describe('what was read', () => {
     expect(readWords({ read: 40, known: 2, problems: ['a', 'b'] })).toBe(
       '40 frames read, 2 there already, 2 files with a problem.',
     );
+  });
+});
+
+describe('what the frames teach', () => {
+  const found = { kind: 'found' as const, today: 0, found: 0.84, low: 0.1, high: 1.6, frames: 40, spoilt: 6 };
+
+  it('is a figure with its band, the frames behind it and today’s', () => {
+    const takes = { steadinessStops: 0.84, steadinessSpreadStops: 0.5, handTests: [] };
+    expect(handsWords({ ...found, takes })).toEqual({
+      figure: '+0.8 stops',
+      band: '+0.1 to +1.6',
+      words: 'Against your rule, four frames of five being steady: by 40 frames by hand, 6 of them shaken. Today: 0 stops.',
+    });
+    expect(isoWords({ ...found, today: 6400, found: 3170, low: 1980, high: 5100, takes: 3170 }, wording)).toMatchObject({
+      figure: 'ISO 3200',
+      band: '2000 to 5100',
+    });
+  });
+
+  it.each([
+    ['none', 'Say of some frames whether they shook'],
+    ['few', 'Only 5 frames say anything of it'],
+    ['allFine', 'All 5 were steady'],
+    ['noneFine', 'All 5 shook'],
+    ['wide', '5 frames put the limit anywhere within more than three stops'],
+  ] as const)('says so where frames cannot carry it: %s', (why, words) => {
+    const said = handsWords({ kind: 'notYet', today: -1, why, frames: 5 });
+    expect([said.figure, said.words.includes(words), said.words.endsWith('Today: −1.0 stops.')]).toEqual(['', true, true]);
   });
 });

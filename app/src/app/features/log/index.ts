@@ -1,3 +1,4 @@
 export { AgainstPage } from './against-page';
 export { FramesPage } from './frames-page';
+export { LessonsPage } from './lessons-page';
 export { LogView } from './log-view';

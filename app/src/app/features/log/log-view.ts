@@ -21,5 +21,6 @@ export class LogView {
   protected readonly pages = [
     { path: '/log/frames', name: 'Frames' },
     { path: '/log/against', name: 'Against the card' },
+    { path: '/log/lessons', name: 'What they teach' },
   ];
 }

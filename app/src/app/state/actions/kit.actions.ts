@@ -59,4 +59,9 @@ export class KitActions {
   takeFit(change: (standard: Standard) => Standard): void {
     this.store.edit({ label: 'take your steadiness from your frames' }, changeStandard(change));
   }
+
+  /** The same of a body's noise. */
+  takeCeiling(bodyName: string, change: (standard: Standard) => Standard): void {
+    this.store.edit({ label: `take the ISO ceiling of ${bodyName} from your frames` }, changeStandard(change));
+  }
 }
