@@ -3,6 +3,7 @@ import {
   ChangeDetectionStrategy,
   Component,
   computed,
+  DestroyRef,
   effect,
   ElementRef,
   inject,
@@ -68,8 +69,13 @@ export class ContactSheet {
   protected readonly count = computed(() => this.groups().reduce((sum, { frames }) => sum + frames.length, 0));
 
   constructor() {
-    const watch = new ResizeObserver(([entry]) => this.width.set(entry?.contentRect.width ?? this.width()));
+    const watch = new ResizeObserver(([entry]) => {
+      this.width.set(entry?.contentRect.width ?? this.width());
+      this.viewport().checkViewportSize();
+      this.bringIntoView(this.activeId());
+    });
     watch.observe(this.host.nativeElement);
+    inject(DestroyRef).onDestroy(() => watch.disconnect());
     effect(() => this.bringIntoView(this.activeId()));
   }
 
