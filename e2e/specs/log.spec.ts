@@ -96,6 +96,16 @@ test('the demo’s earlier walk, and a walk without frames or without a walk', a
   // Its picture and what was measured in it are shipped.
   await expect(page.locator('rd-frame-detail img')).toBeVisible();
   await expect(page.getByText(/^The subject is sharp/)).toBeVisible();
+  // A table of them, with no place in it unless it is asked for.
+  const saved = async (): Promise<string> => {
+    const coming = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Save as a table (CSV)' }).click();
+    return readFileSync(await (await coming).path(), 'utf8');
+  };
+  const bare = await saved();
+  expect([bare.trim().split('\r\n').length, bare.includes('Vessen Hall')]).toEqual([49, false]);
+  await page.getByLabel('with the places').check();
+  expect(await saved()).toContain('Vessen Hall');
   await page.getByRole('tab', { name: 'Against the card' }).click();
   await expect(page.getByText('15 of 42 missed.')).toBeVisible();
   await expect(page.getByText(/They moved: 7, 47 % of the misses\./)).toBeVisible();

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
+import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import type { Verdict } from '@roam-dial/core';
 import { LogActions } from '../../state/actions/log.actions';
@@ -10,7 +11,8 @@ import { minuteAt } from '../../state/outing.store';
 import { phoneLayout } from '../../state/phone-layout';
 import { wordingSignal } from '../../state/wording.store';
 import { ChoiceField } from '../../ui/choice-field';
-import { readWords } from '../../wording/log';
+import { saveText } from '../../data/save-file';
+import { readWords, VERDICT_WORDS } from '../../wording/log';
 import { Cameras } from './cameras';
 import { ContactSheet, type Judged, type MovedFrames } from './contact-sheet';
 import { FrameDetail, type ShownSubject } from './frame-detail';
@@ -21,7 +23,7 @@ const MOST_PROBLEMS_SHOWN = 5;
 /** The frames of the walk: read from files, put to its stops, and gone through. */
 @Component({
   selector: 'rd-frames-page',
-  imports: [Cameras, ChoiceField, ContactSheet, FrameDetail, MatButtonModule, MatProgressBarModule],
+  imports: [Cameras, ChoiceField, ContactSheet, FrameDetail, MatButtonModule, MatCheckboxModule, MatProgressBarModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './frames-page.html',
   styleUrl: './frames-page.scss',
@@ -35,6 +37,8 @@ export class FramesPage {
   protected readonly wording = wordingSignal();
   protected readonly isPhone = phoneLayout();
   protected readonly activeId = signal<string | null>(null);
+  /** Whether a table says where frames were taken. */
+  protected readonly hasPlaces = signal(false);
   protected readonly chosen = signal<ReadonlySet<string>>(new Set());
 
   protected readonly walk = computed(() => this.walked()?.walk ?? null);
@@ -84,6 +88,15 @@ export class FramesPage {
     field.value = '';
     const walk = this.walk();
     if (walk !== null) void this.reader.read(walk, files);
+  }
+
+  /** Its writer is a chunk of its own, loaded when a table is asked for. */
+  protected async saveTable(): Promise<void> {
+    const log = this.log();
+    if (log === null) return;
+    const { writeFramesCsv } = await import('@roam-dial/core/log-files');
+    const text = writeFramesCsv({ log, placed: this.placed(), hasPlaces: this.hasPlaces(), words: VERDICT_WORDS });
+    saveText(text, `frames-${log.day}.csv`, 'text/csv');
   }
 
   protected stop(): void {

@@ -1,0 +1,75 @@
+import { DateTime } from 'luxon';
+import Papa from 'papaparse';
+import type { LogFrame, PlacedFrame, Verdict, WalkLog } from '../../log/frames/index.js';
+
+/** Columns by the names of EXIF and XMP tags, so that a reader of such tables writes them into scans. Source: EXIF 2.32, XMP. */
+const HEADS = [
+  'SourceFile',
+  'DateTimeOriginal',
+  'OffsetTimeOriginal',
+  'FNumber',
+  'ExposureTime',
+  'ISO',
+  'FocalLength',
+  'ExposureCompensation',
+  'Model',
+  'LensModel',
+  'GPSLatitude',
+  'GPSLongitude',
+  'GPSImgDirection',
+  'Location',
+  'Keywords',
+] as const;
+
+export interface FramesTable {
+  readonly log: Pick<WalkLog, 'timeZone'>;
+  readonly placed: readonly PlacedFrame[];
+  /** Whether it says where frames were taken: their positions, the way they look, and the name of the stop. */
+  readonly hasPlaces: boolean;
+  /** What a verdict is called. */
+  readonly words: Readonly<Record<Verdict, string>>;
+}
+
+/** A spreadsheet would take these for a formula. */
+const FORMULA = /^[=@\t\r]|^[+-](?![\d.:]+$)/;
+/** From here on cameras write seconds and not their fraction. */
+const WHOLE_FROM_S = 0.4;
+
+const timeText = (seconds: number): string =>
+  seconds < WHOLE_FROM_S ? `1/${Math.round(1 / seconds)}` : String(Number(seconds.toFixed(3)));
+const rounded = (value: number | null, decimals: number): string => (value === null ? '' : String(Number(value.toFixed(decimals))));
+
+function sourceOf({ source }: LogFrame): string {
+  return source.kind === 'file' ? source.name : `Frame ${source.number}`;
+}
+
+function row({ log, hasPlaces, words }: FramesTable, { frame, atMs, stay }: PlacedFrame): readonly string[] {
+  const at = atMs === null ? null : DateTime.fromMillis(atMs, { zone: log.timeZone });
+  const place = hasPlaces ? frame.position : null;
+  return [
+    sourceOf(frame),
+    at?.toFormat('yyyy:MM:dd HH:mm:ss') ?? '',
+    at?.toFormat('ZZ') ?? '',
+    rounded(frame.fNumber, 2),
+    frame.shutterS === null ? '' : timeText(frame.shutterS),
+    rounded(frame.iso, 0),
+    rounded(frame.focalLengthMm, 1),
+    rounded(frame.compensationEv, 2),
+    frame.bodyName,
+    frame.lensName,
+    rounded(place?.latitude ?? null, 7),
+    rounded(place?.longitude ?? null, 7),
+    hasPlaces ? rounded(frame.bearingDeg, 1) : '',
+    hasPlaces ? (stay?.name ?? '') : '',
+    frame.verdict === null ? '' : words[frame.verdict],
+  ];
+}
+
+/**
+ * Frames as CSV (RFC 4180), a line each, times as the wall of the walk's place showed them with the camera's clock put right.
+ * Without a mark of byte order, which readers of tags take for part of the first name.
+ */
+export function writeFramesCsv(table: FramesTable): string {
+  const data = table.placed.map((one) => [...row(table, one)]);
+  return `${Papa.unparse({ fields: [...HEADS], data }, { newline: '\r\n', escapeFormulae: FORMULA })}\r\n`;
+}
