@@ -1,6 +1,6 @@
 import { Injectable, inject } from '@angular/core';
 import { Router } from '@angular/router';
-import { archiveParts, EMPTY_ARCHIVE, fitTogether, NO_ROOM, type Settings } from '@roam-dial/core';
+import { archiveParts, EMPTY_ARCHIVE, fitTogether, LIST_NAMES, NO_ROOM, type Settings } from '@roam-dial/core';
 import type { ReadArchive } from '@roam-dial/core/formats';
 import { firstValueFrom } from 'rxjs';
 import { ArchiveService } from '../../data/archive.service';
@@ -9,6 +9,7 @@ import { saveBlob, saveText } from '../../data/save-file';
 import type { SetAside } from '../../data/stored-form';
 import { today } from '../../data/today';
 import { importInto, type ImportMode } from '../../data/transfer';
+import type { Workspace } from '../../data/workspace';
 import { changeSettings } from '../edits';
 import { FocusStore } from '../focus.store';
 import { SelectionStore } from '../selection.store';
@@ -42,16 +43,13 @@ export class AppActions {
   /** The shipped walk and kit as they were; whatever else there is stays. */
   async bringDemoBack(): Promise<void> {
     const demo = await this.archives.demo(new Date());
-    const own = (ids: ReadonlySet<string>) => (item: { readonly id: string }) => !ids.has(item.id);
-    const kitIds = new Set(demo.kit.map(({ id }) => id));
-    const walkIds = new Set(demo.walks.map(({ id }) => id));
-    const districtIds = new Set(demo.districts.map(({ id }) => id));
-    this.store.edit({ label: 'bring the demo back' }, (workspace) => ({
-      ...workspace,
-      kit: [...workspace.kit.filter(own(kitIds)), ...demo.kit],
-      walks: [...workspace.walks.filter(own(walkIds)), ...demo.walks],
-      districts: [...workspace.districts.filter(own(districtIds)), ...demo.districts],
-    }));
+    this.store.edit({ label: 'bring the demo back' }, (workspace) =>
+      LIST_NAMES.reduce<Workspace>((now, name) => {
+        const ids = new Set(demo[name].map(({ id }) => id));
+        const own = (now[name] as readonly { readonly id: string }[]).filter(({ id }) => !ids.has(id));
+        return { ...now, [name]: [...own, ...demo[name]] };
+      }, workspace),
+    );
     this.store.announce('The demo is back');
     await this.router.navigate(['/walk'], { queryParams: { walk: demo.walks[0]?.id ?? null } });
   }
