@@ -101,10 +101,12 @@ export class AppPage {
     await expect(this.page.getByRole('heading', { level: 1, name: name === 'Card' ? 'Dial card' : name })).toBeAttached();
   }
 
-  /** The fields of the whole walk are made when they come into view. */
+  /** The fields of the whole walk are made when they come into view; what is made above them meanwhile moves them out of it again. */
   async editWalk(): Promise<void> {
-    await this.page.getByRole('heading', { name: 'The walk', exact: true }).scrollIntoViewIfNeeded();
-    await expect(this.page.getByLabel('Body', { exact: true })).toBeVisible();
+    await expect(async () => {
+      await this.page.getByRole('heading', { name: 'The walk', exact: true }).scrollIntoViewIfNeeded();
+      await expect(this.page.getByLabel('Body', { exact: true })).toBeVisible({ timeout: 1000 });
+    }).toPass();
   }
 
   async setUpPage(name: 'What holds it' | 'As light goes' | 'Where to stand' | 'My hands'): Promise<void> {
