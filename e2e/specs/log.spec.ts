@@ -35,6 +35,11 @@ test('the frames of a walk, from files to what they say of the cards, by keys', 
 
   await frames.first().click();
   await expect(page.getByText(/^The subject is|^Where the subject is/)).toBeVisible();
+  // One frame whose time is known puts the clock right too: 5:41 it was, not 5:51.
+  await app.fill('This frame was taken at', '05:51');
+  await expect(page.getByLabel('Its clock needs')).toHaveValue('−0:50:00');
+  await app.fill('This frame was taken at', '05:41');
+  await expect(page.getByLabel('Its clock needs')).toHaveValue('−1:00:00');
   await sheet.focus();
   for (const key of ['7', '2', '7', '1']) await page.keyboard.press(key);
   const group = sheet.getByRole('group', { name: 'Tollard Stop' });

@@ -1,13 +1,23 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import { type LogCamera, type LogFrame, type PlacedFrame, proposeClock, type WalkLog } from '@roam-dial/core';
+import {
+  clockOfPair,
+  dayClock,
+  type LogCamera,
+  type LogFrame,
+  MINUTES_PER_DAY,
+  type PlacedFrame,
+  proposeClock,
+  type WalkLog,
+  wallMinuteAt,
+} from '@roam-dial/core';
 import { LogActions } from '../../state/actions/log.actions';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { wordingSignal } from '../../state/wording.store';
 import { ChoiceField } from '../../ui/choice-field';
 import { ValueField } from '../../ui/value-field';
-import { shiftCodec } from '../../wording/codec';
+import { clockCodec, shiftCodec } from '../../wording/codec';
 import { counted } from '../../wording/counted';
 
 const UNKNOWN = '';
@@ -36,8 +46,16 @@ const UNKNOWN = '';
           [codec]="codec"
           (changed)="actions.setClock(log(), line.camera.name, $event, 'typed')"
         />
+        @if (line.takenMin !== null) {
+          <rd-value-field
+            label="This frame was taken at"
+            [value]="line.takenMin"
+            [codec]="clock()"
+            (changed)="takenAt(line.camera.name, $event)"
+          />
+        }
         @if (line.proposal !== null) {
-          <button mat-button type="button" (click)="actions.setClock(log(), line.camera.name, line.proposal.shiftS, 'typed')">
+          <button mat-button type="button" (click)="actions.setClock(log(), line.camera.name, line.proposal.shiftS, 'frames')">
             {{ line.proposal.words }}
           </button>
         }
@@ -54,7 +72,9 @@ const UNKNOWN = '';
     }
     .camera {
       display: grid;
-      grid-template-columns: minmax(0, 1fr) 168px 128px auto;
+      grid-template-columns: minmax(0, 1fr) 140px 112px;
+      grid-auto-columns: auto;
+      grid-auto-flow: column;
       gap: 0 var(--space-3);
       align-items: center;
       font-size: var(--text-small);
@@ -62,6 +82,7 @@ const UNKNOWN = '';
     @include phone.below {
       .camera {
         grid-template-columns: 1fr 1fr;
+        grid-auto-flow: row;
         p {
           grid-column: 1 / -1;
         }
@@ -82,7 +103,26 @@ export class Cameras {
     { value: UNKNOWN, label: 'not said yet' },
     ...(this.workspace()?.kit ?? []).flatMap((item) => (item.kind === 'body' ? [{ value: item.id, label: item.name }] : [])),
   ]);
-  protected readonly lines = computed(() => this.log().cameras.map((camera) => this.lineOf(camera)));
+  protected readonly clock = computed(() => clockCodec(this.wording().clockStyle, (minute) => this.wording().clock(minute)));
+  protected readonly lines = computed(() =>
+    this.log().cameras.map((camera) => ({ ...this.lineOf(camera), takenMin: this.takenMinOf(camera) })),
+  );
+
+  /** One frame whose time is known puts all of its camera right. */
+  protected takenAt(cameraName: string, minute: number): void {
+    const [log, active] = [this.log(), this.active()];
+    const reallyMs = dayClock(log.day, log.timeZone)?.msAt(minute);
+    const shiftS = active === null || reallyMs === undefined ? null : clockOfPair(log, active.frame, reallyMs);
+    if (shiftS !== null) this.actions.setClock(log, cameraName, shiftS, 'pair');
+  }
+
+  /** What the wall showed when the chosen frame was taken, if it is this camera's. */
+  private takenMinOf({ name }: LogCamera): number | null {
+    const [log, active] = [this.log(), this.active()];
+    if (active === null || active.atMs === null || active.frame.bodyName !== name) return null;
+    const minute = Math.floor(wallMinuteAt(log.day, log.timeZone, active.atMs));
+    return ((minute % MINUTES_PER_DAY) + MINUTES_PER_DAY) % MINUTES_PER_DAY;
+  }
 
   private lineOf(camera: LogCamera) {
     const own = this.frames().filter(({ bodyName, source }) => bodyName === camera.name && source.kind === 'file');

@@ -1,5 +1,5 @@
 import { Injectable, inject } from '@angular/core';
-import type { LogFrame, PictureSpot, Verdict, WalkLog } from '@roam-dial/core';
+import type { LogCamera, LogFrame, PictureSpot, Verdict, WalkLog } from '@roam-dial/core';
 import { counted } from '../../wording/counted';
 import { VERDICT_WORDS } from '../../wording/log';
 import { changeFrames, changeLog, removeFrames } from '../edits';
@@ -38,7 +38,7 @@ export class LogActions {
     this.store.edit({ label: 'show where the subject is', mergeKey: `subject/${id}` }, this.all([id], { subjectAt, sight }));
   }
 
-  setClock(log: WalkLog, cameraName: string, shiftS: number, shiftBy: 'pair' | 'typed'): void {
+  setClock(log: WalkLog, cameraName: string, shiftS: number, shiftBy: LogCamera['shiftBy']): void {
     this.changeCamera(log, cameraName, `the clock of ${cameraName || 'the camera'}`, { shiftS, shiftBy });
   }
 
