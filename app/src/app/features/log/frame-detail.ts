@@ -57,7 +57,12 @@ export class FrameDetail {
   readonly subjectShown = output<ShownSubject>();
 
   private readonly sights = inject(Sights);
-  private readonly reading = signal<SoftnessReading | null>(null);
+  private readonly id = computed(() => this.frame().id);
+  private readonly isLookedAt = computed(() => this.frame().sight !== null);
+  /** Undefined until what is kept of it has been fetched. */
+  private readonly kept = signal<SoftnessReading | null | undefined>(undefined);
+  private readonly reading = computed(() => this.kept() ?? null);
+  protected readonly isFetched = computed(() => this.kept() !== undefined);
   protected readonly keys = VERDICT_KEYS.map(([key, verdict]) => ({ key, verdict, words: VERDICT_WORDS[verdict] }));
   protected readonly frame = computed(() => this.placed().frame);
   protected readonly name = computed(() => {
@@ -115,12 +120,14 @@ export class FrameDetail {
 
   constructor() {
     effect((onCleanup) => {
-      const { id, sight } = this.frame();
+      const id = this.id();
+      // What it looks like comes later than what it says.
+      this.isLookedAt();
       let isStale = false;
       onCleanup(() => (isStale = true));
-      if (sight === null) this.reading.set(null);
+      this.kept.set(undefined);
       void this.sights.get(id).then((row) => {
-        if (!isStale) this.reading.set(row?.reading == null ? null : unpackedReading(row.reading));
+        if (!isStale) this.kept.set(row?.reading == null ? null : unpackedReading(row.reading));
       });
     });
   }
