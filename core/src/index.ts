@@ -600,6 +600,7 @@ export {
   type PlacedFrame,
   placedFrames,
   proposeClock,
+  staysAgain,
   staysOf,
   type Verdict,
   VERDICTS,

@@ -61,7 +61,7 @@ test('adding keeps what is here, and undo takes it back', async ({ app, page: _p
 const BROKEN: readonly (readonly [name: string, change: (demo: any) => unknown, says: string])[] = [
   ['cut short', (demo) => JSON.stringify(demo).slice(0, 500), 'The file is not whole JSON'],
   ['foreign', () => '{"type":"FeatureCollection","features":[]}', 'This is not a Roam Dial file'],
-  ['newer', (demo) => JSON.stringify({ ...demo, version: 99 }), 'version 99; this program reads up to 4'],
+  ['newer', (demo) => JSON.stringify({ ...demo, version: 99 }), 'version 99; this program reads up to 5'],
   [
     'wrong in one place',
     (demo) => {

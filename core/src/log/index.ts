@@ -1,4 +1,5 @@
 export * from './frames/index.js';
+export * from './film/index.js';
 export {
   COMPARED,
   type Compared,

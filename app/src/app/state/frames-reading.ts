@@ -1,16 +1,15 @@
 import { Injectable, inject } from '@angular/core';
 import { type LogFrame, proposeClock, type Walk, type WalkLog } from '@roam-dial/core';
-import type { SoftnessVerdict, Tones } from '@roam-dial/core/log';
+import { fileOfFrame, framesToScan, inCountedOrder, isScan, type SoftnessVerdict, type Tones } from '@roam-dial/core/log';
 import { BehaviorSubject, firstValueFrom, last, type Observable } from 'rxjs';
 import { createId } from '../data/defaults';
 import { Sights } from '../data/sights';
 import { FrameClient } from '../workers/frame.client';
 import type { FactsAnswer, FrameAnswer, FrameQuestion, LookAnswer } from '../workers/frame-desk';
 import type { Step } from '../workers/steps';
-import { DaysStore } from './days.store';
-import { addFrames, addLog, changeFrames, changeLog } from './edits';
-import { logOfDay, LogStore } from './log.store';
-import { newLog } from './planned-cards';
+import { addFrames, changeFrames, changeLog } from './edits';
+import { LogOfWalk } from './log-of-walk';
+import { LogStore } from './log.store';
 import { WorkspaceStore } from './workspace.store';
 
 /** Where the reading of files has come to. */
@@ -32,6 +31,19 @@ const BATCH_MS = 250;
 /** Where so much is wrong nobody reads all of it. */
 const MOST_PROBLEMS = 200;
 
+/** A frame whose picture is still to be looked at. */
+interface Taken {
+  readonly id: string;
+  readonly sightId: string;
+  readonly file: File;
+}
+
+interface Scan {
+  readonly name: string;
+  readonly file: File;
+  readonly thumb: Blob | null;
+}
+
 const fileKey = (name: string, bytes: number): string => `${bytes}/${name}`;
 
 function sightOf({ looksLike, confidence }: SoftnessVerdict, { midToneEv }: Tones): LogFrame['sight'] {
@@ -45,7 +57,7 @@ function sightOf({ looksLike, confidence }: SoftnessVerdict, { midToneEv }: Tone
 @Injectable({ providedIn: 'root' })
 export class FramesReading {
   private readonly store = inject(WorkspaceStore);
-  private readonly days$ = inject(DaysStore).days$;
+  private readonly ofWalk = inject(LogOfWalk);
   private readonly client = inject(FrameClient);
   private readonly sights = inject(Sights);
   private readonly logs = inject(LogStore);
@@ -59,7 +71,7 @@ export class FramesReading {
     const run = ++this.run;
     const isOn = (): boolean => run === this.run;
     this.subject.next({ ...IDLE, doing: 'facts', of: files.length });
-    const log = await this.logFor(walk);
+    const log = await this.ofWalk.of(walk);
     this.logs.show(log.id);
     const taken = await this.readFacts(log, files, isOn);
     if (isOn()) await this.setClocks(log.id);
@@ -73,28 +85,19 @@ export class FramesReading {
     this.subject.next({ ...this.subject.value, doing: 'idle' });
   }
 
-  private async logFor(walk: Walk): Promise<WalkLog> {
-    const workspace = await this.store.snapshot();
-    const known = logOfDay(workspace, walk);
-    if (known !== null) return known;
-    const log = newLog(createId(), workspace, walk, await firstValueFrom(this.days$));
-    this.store.record(addLog(log));
-    return log;
-  }
-
-  private async readFacts(log: WalkLog, files: readonly File[], isOn: () => boolean): Promise<ReadonlyMap<string, File>> {
+  private async readFacts(log: WalkLog, files: readonly File[], isOn: () => boolean): Promise<Taken[]> {
     const { frames } = await this.store.snapshot();
-    const known = new Set(
-      frames.flatMap(({ logId, source }) =>
-        logId === log.id && source.kind === 'file' ? [fileKey(source.name, source.bytes)] : [],
-      ),
-    );
-    const taken = new Map<string, File>();
+    const ownFiles = frames.filter(({ logId }) => logId === log.id).map(fileOfFrame);
+    const known = new Set(ownFiles.flatMap((file) => (file === null ? [] : [fileKey(file.name, file.bytes)])));
+    const rollIds = log.rolls.map(({ id }) => id);
+    const waiting = framesToScan(frames, rollIds).length;
+    const scans: Scan[] = [];
+    const taken: Taken[] = [];
     let batch: LogFrame[] = [];
     let since = performance.now();
     const flush = (): void => {
       if (batch.length > 0) {
-        const label = `read ${taken.size} frames`;
+        const label = `read ${taken.length} frames`;
         this.store.edit({ label, mergeKey: `frames/${log.id}` }, addFrames(batch));
       }
       [batch, since] = [[], performance.now()];
@@ -122,14 +125,41 @@ export class FramesReading {
         sight: null,
         subjectAt: null,
       };
-      taken.set(frame.id, file);
+      if (scans.length < waiting && isScan(facts)) {
+        scans.push({ name: file.name, file, thumb });
+        this.say({ read: 1 });
+        continue;
+      }
+      taken.push({ id: frame.id, sightId: frame.id, file });
       batch.push(frame);
       if (thumb !== null) await this.keep({ id: frame.id, logId: log.id, thumb, reading: null });
       this.say({ read: 1 });
       if (batch.length >= BATCH || performance.now() - since > BATCH_MS) flush();
     }
     flush();
-    return taken;
+    return [...taken, ...(await this.putScans(log.id, rollIds, scans))];
+  }
+
+  /** Scans go to the frames of film that wait for them, in the order in which one counts both. */
+  private async putScans(logId: string, rollIds: readonly string[], scans: readonly Scan[]): Promise<Taken[]> {
+    if (scans.length === 0) return [];
+    const { frames } = await this.store.snapshot();
+    const waiting = framesToScan(frames, rollIds);
+    const put = inCountedOrder(scans).flatMap(({ file, thumb }, k) => {
+      const frame = waiting[k];
+      return frame === undefined ? [] : [{ id: frame.id, sightId: createId(), file, thumb }];
+    });
+    for (const { sightId: id, thumb } of put) if (thumb !== null) await this.keep({ id, logId, thumb, reading: null });
+    const byFrame = new Map(put.map((one) => [one.id, one]));
+    this.store.edit(
+      { label: `put ${put.length} scans to their frames` },
+      changeFrames(new Set(byFrame.keys()), (frame) => {
+        const its = byFrame.get(frame.id);
+        if (its === undefined || frame.source.kind !== 'roll') return frame;
+        return { ...frame, source: { ...frame.source, scan: { name: its.file.name, bytes: its.file.size, sightId: its.sightId } } };
+      }),
+    );
+    return put;
   }
 
   /** Every camera that is new is known from then on, with what its clock seems to be off by. */
@@ -154,16 +184,16 @@ export class FramesReading {
     );
   }
 
-  private async look(taken: ReadonlyMap<string, File>, isOn: () => boolean): Promise<void> {
-    this.subject.next({ ...this.subject.value, doing: 'looking', done: 0, of: taken.size });
-    for (const [id, file] of taken) {
+  private async look(taken: readonly Taken[], isOn: () => boolean): Promise<void> {
+    this.subject.next({ ...this.subject.value, doing: 'looking', done: 0, of: taken.length });
+    for (const { id, sightId, file } of taken) {
       if (!isOn()) return;
       const { seen, problem } = await this.ask<LookAnswer>({ kind: 'look', file });
       const { frames } = await this.store.snapshot();
       const frame = frames.find((one) => one.id === id);
       this.say({}, seen === null ? `${file.name} ${problem}: what it says of itself is kept.` : null);
       if (seen === null || frame === undefined) continue;
-      await this.keep({ id, logId: frame.logId, thumb: seen.thumb, reading: seen.reading });
+      await this.keep({ id: sightId, logId: frame.logId, thumb: seen.thumb, reading: seen.reading });
       this.store.record(changeFrames(new Set([id]), (one) => ({ ...one, sight: sightOf(seen.verdict, seen.reading) })));
     }
   }

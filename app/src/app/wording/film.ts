@@ -1,4 +1,4 @@
-import type { Film, FilmAnswer } from '@roam-dial/core';
+import type { Film, FilmAnswer, LogRoll } from '@roam-dial/core';
 import { counted } from './counted';
 import type { Wording } from './wording';
 
@@ -11,4 +11,14 @@ export function pushWords(pushStops: number): string {
   if (pushStops === 0) return 'developed as usual';
   const stops = counted(Math.abs(pushStops), 'stop', 'stops');
   return pushStops > 0 ? `pushed ${stops}` : `pulled ${stops}`;
+}
+
+/** "of 36, Grey 400 at 800, pushed 1 stop": what lies in the camera. */
+export function rollWords(
+  { frames, exposureIndex, pushStops }: Pick<LogRoll, 'frames' | 'exposureIndex' | 'pushStops'>,
+  filmName: string,
+  wording: Wording,
+): string {
+  const push = pushStops === 0 ? '' : `, ${pushWords(pushStops)}`;
+  return `of ${frames}, ${filmIndexWords({ name: filmName }, { index: exposureIndex }, wording)}${push}`;
 }

@@ -211,7 +211,7 @@ describe('what it refuses', () => {
     ['[]', 'foreign', 'not a Roam Dial file'],
     ['null', 'foreign', 'not a Roam Dial file'],
     ['{"format": "other", "version": 1}', 'foreign', 'not a Roam Dial file'],
-    ['{"format": "roam-dial", "version": 7}', 'newer', 'version 7; this program reads up to 4'],
+    ['{"format": "roam-dial", "version": 7}', 'newer', 'version 7; this program reads up to 5'],
     ['{"format": "roam-dial"}', 'invalid', 'which version'],
     ['{"format": "roam-dial", "version": 1}', 'invalid', 'cannot be used'],
   ])('%j', (text, kind, message) => {

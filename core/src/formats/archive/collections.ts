@@ -102,6 +102,7 @@ export const COLLECTIONS: Readonly<Record<ListName, ListDescription>> & {
       { to: 'walks', path: ['walkId'] },
       { to: 'kit', path: ['cameras', '*', 'bodyId'] },
       { to: 'kit', path: ['lenses', '*', 'lensId'] },
+      { to: 'kit', path: ['rolls', '*', 'bodyId'] },
       { to: 'kit', path: ['rolls', '*', 'filmId'] },
       { to: 'kit', path: ['stays', '*', 'cards', '*', 'moment', 'lensId'] },
     ],

@@ -3,6 +3,7 @@ import { METER_PATTERNS } from '../../kit/index.js';
 import {
   CAUSES,
   type LogFrame,
+  type FrameScan,
   type FrameSight,
   type FrameSource,
   type LogCamera,
@@ -81,7 +82,16 @@ export const walkLogSchema = required<WalkLog>({
     .unique('name')
     .max(MOST_CAMERAS),
   rolls: Joi.array()
-    .items(required<LogRoll>({ id, filmId: id.allow(null), exposureIndex: iso, pushStops: stops, frames: filmFrames }))
+    .items(
+      required<LogRoll>({
+        id,
+        bodyId: id.allow(null),
+        filmId: id.allow(null),
+        exposureIndex: iso,
+        pushStops: stops,
+        frames: filmFrames,
+      }),
+    )
     .unique('id')
     .max(MOST_ROLLS),
 });
@@ -96,7 +106,12 @@ export const frameSchema = required<LogFrame>({
       then: required<Extract<FrameSource, { kind: 'file' }>>({ kind: Joi.valid('file'), name, bytes: number.min(0) }),
     })
     .when(Joi.object({ kind: Joi.valid('roll') }).unknown(), {
-      then: required<Extract<FrameSource, { kind: 'roll' }>>({ kind: Joi.valid('roll'), rollId: id, number: filmFrames }),
+      then: required<Extract<FrameSource, { kind: 'roll' }>>({
+        kind: Joi.valid('roll'),
+        rollId: id,
+        number: filmFrames,
+        scan: required<FrameScan>({ name, bytes: number.min(0), sightId: id }).allow(null),
+      }),
     })
     .unknown(),
   wallMs: instant.allow(null),

@@ -46,6 +46,11 @@ describe('what older programs wrote', () => {
       [2.3, 5],
     ]);
   });
+  it('from version 4: a roll has its body still to be said, and its frames no scans', () => {
+    const { logs, frames } = opened(4);
+    expect(logs[0]?.rolls).toMatchObject([{ bodyId: null, frames: 36 }]);
+    expect(frames.flatMap(({ source }) => (source.kind === 'roll' ? [source.scan] : []))).toEqual([null]);
+  });
   it('from version 1: a threshold that means something else now, and a crown over its own top, are gone', () => {
     const file = JSON.parse(stored(1)) as { walks: Record<string, unknown>[]; districts: Record<string, unknown>[] };
     (file.walks[0] as Record<string, unknown>)['windows'] = { reflectionContrastEv: [1, 2], poolSquareM: [2, 3] };

@@ -67,6 +67,19 @@ function kitTo3(item: Plain): Plain {
   return item['kind'] === 'film' && isFilmKind(filmKind) ? { ...FILM_HOLDS[filmKind], ...item } : item;
 }
 
+/** A roll did not say which body it lay in. */
+function logTo5(log: Plain): Plain {
+  const { rolls } = log;
+  if (!Array.isArray(rolls)) return log;
+  return { ...log, rolls: rolls.map((roll: unknown) => (isPlain(roll) ? { bodyId: null, ...roll } : roll)) };
+}
+
+/** Film had no scans. */
+function frameTo5(frame: Plain): Plain {
+  const { source } = frame;
+  return isPlain(source) && source['kind'] === 'roll' ? { ...frame, source: { scan: null, ...source } } : frame;
+}
+
 type RowStep = (row: Plain) => Plain;
 export type Upgraded = 'kit' | 'standard' | 'settings' | 'walks' | 'districts' | 'outings' | 'returns' | 'logs' | 'frames';
 
@@ -76,6 +89,7 @@ const STEPS: readonly Partial<Record<Upgraded, RowStep>>[] = [
   { kit: kitTo3 },
   // Logs and frames are there from version 4 on.
   {},
+  { logs: logTo5, frames: frameTo5 },
 ];
 
 /** The version that rows are brought to. */

@@ -74,7 +74,7 @@ describe('a table of frames', () => {
 
   it('leaves empty what a frame does not say', () => {
     const bare = {
-      ...placed({ ...frameFacts({}), verdict: null, source: { kind: 'roll', rollId: 'r', number: 7 } }),
+      ...placed({ ...frameFacts({}), verdict: null, source: { kind: 'roll', rollId: 'r', number: 7, scan: null } }),
       atMs: null,
       stay: null,
     };

@@ -1,6 +1,6 @@
 import { DateTime } from 'luxon';
 import Papa from 'papaparse';
-import type { LogFrame, PlacedFrame, Verdict, WalkLog } from '../../log/frames/index.js';
+import { fileOfFrame, frameName, type PlacedFrame, type Verdict, type WalkLog } from '../../log/frames/index.js';
 
 /** Columns by the names of EXIF and XMP tags, so that a reader of such tables writes them into scans. Source: EXIF 2.32, XMP. */
 const HEADS = [
@@ -39,15 +39,11 @@ const timeText = (seconds: number): string =>
   seconds < WHOLE_FROM_S ? `1/${Math.round(1 / seconds)}` : String(Number(seconds.toFixed(3)));
 const rounded = (value: number | null, decimals: number): string => (value === null ? '' : String(Number(value.toFixed(decimals))));
 
-function sourceOf({ source }: LogFrame): string {
-  return source.kind === 'file' ? source.name : `Frame ${source.number}`;
-}
-
 function row({ log, hasPlaces, words }: FramesTable, { frame, atMs, stay }: PlacedFrame): readonly string[] {
   const at = atMs === null ? null : DateTime.fromMillis(atMs, { zone: log.timeZone });
   const place = hasPlaces ? frame.position : null;
   return [
-    sourceOf(frame),
+    fileOfFrame(frame)?.name ?? frameName(frame),
     at?.toFormat('yyyy:MM:dd HH:mm:ss') ?? '',
     at?.toFormat('ZZ') ?? '',
     rounded(frame.fNumber, 2),

@@ -22,11 +22,19 @@ export interface FrameSettings {
   readonly focusM: number | null;
 }
 
+/** A frame of film as it was scanned. */
+export interface FrameScan {
+  readonly name: string;
+  readonly bytes: number;
+  /** What its picture is kept under: scans that lie one frame off are put right without moving pictures. */
+  readonly sightId: string;
+}
+
 /** Where a frame comes from. */
 export type FrameSource =
   | { readonly kind: 'file'; readonly name: string; readonly bytes: number }
-  /** Of a roll of film, by its counter. */
-  | { readonly kind: 'roll'; readonly rollId: string; readonly number: number };
+  /** Of a roll of film, by its counter; without a scan until there is one. */
+  | { readonly kind: 'roll'; readonly rollId: string; readonly number: number; readonly scan: FrameScan | null };
 
 /** A place within a picture, shares of its width and height from its upper left corner. */
 export interface PictureSpot {
@@ -65,4 +73,19 @@ export interface LogFrame extends FrameSettings {
   readonly sight: FrameSight | null;
   /** Where the person's subject is; null where nobody has said. */
   readonly subjectAt: PictureSpot | null;
+}
+
+/** What a person calls it: its file, or its number on the roll. */
+export function frameName({ source }: Pick<LogFrame, 'source'>): string {
+  return source.kind === 'file' ? source.name : `Frame ${source.number}`;
+}
+
+/** What its picture and what was measured in it are kept under. */
+export function sightIdOf({ id, source }: Pick<LogFrame, 'id' | 'source'>): string {
+  return source.kind === 'roll' && source.scan !== null ? source.scan.sightId : id;
+}
+
+/** The file that shows it, in which tags could be written; null for film that is not scanned. */
+export function fileOfFrame({ source }: Pick<LogFrame, 'source'>): { readonly name: string; readonly bytes: number } | null {
+  return source.kind === 'file' ? source : source.scan;
 }

@@ -1,11 +1,15 @@
 export {
   type Cause,
   CAUSES,
-  type LogFrame,
+  fileOfFrame,
+  frameName,
+  type FrameScan,
   type FrameSettings,
   type FrameSight,
   type FrameSource,
+  type LogFrame,
   type PictureSpot,
+  sightIdOf,
   type Verdict,
   VERDICTS,
 } from './frame.js';
@@ -24,4 +28,4 @@ export {
   SHIFTS_BY,
   type WalkLog,
 } from './walkLog.js';
-export { staysOf } from './staysOf.js';
+export { staysAgain, staysOf } from './staysOf.js';

@@ -47,3 +47,17 @@ export function staysOf(walk: Walk, outing: Outing | null, cards: Cards): readon
       return stay.cards.length > 0 || stop === undefined ? stay : { ...stay, cards: cards(stop, stay.fromMs, stay.toMs) };
     });
 }
+
+/**
+ * Stays of a walk that has gone on since they were first copied: as they are by now, with the cards that were kept already, for
+ * those may be of a kit that has changed; a stop that the walk has no more keeps its stay.
+ */
+export function staysAgain(before: readonly LogStay[], now: readonly LogStay[]): readonly LogStay[] {
+  const left = before.filter(({ stopId }) => !now.some((stay) => stay.stopId === stopId));
+  const kept = now.map((stay) => {
+    const own = before.filter(({ stopId }) => stopId === stay.stopId).flatMap(({ cards }) => cards);
+    const others = stay.cards.filter(({ atMs }) => !own.some((card) => card.atMs === atMs));
+    return { ...stay, cards: own.length === 0 ? stay.cards : [...own, ...others].sort((a, b) => a.atMs - b.atMs) };
+  });
+  return [...kept, ...left].sort((a, b) => a.fromMs - b.fromMs);
+}

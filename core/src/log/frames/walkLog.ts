@@ -39,9 +39,11 @@ export interface LogLens {
   readonly lensId: string | null;
 }
 
-/** A roll of film that was exposed on a walk. */
+/** A roll of film that was exposed on a walk. One that goes on to another walk stands in the logs of both, under one id. */
 export interface LogRoll {
   readonly id: string;
+  /** The body that it lies in, and what it is; null for those that the kit has not. */
+  readonly bodyId: string | null;
   readonly filmId: string | null;
   readonly exposureIndex: number;
   readonly pushStops: number;

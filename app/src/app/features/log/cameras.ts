@@ -105,8 +105,15 @@ export class Cameras {
   ]);
   protected readonly clock = computed(() => clockCodec(this.wording().clockStyle, (minute) => this.wording().clock(minute)));
   protected readonly lines = computed(() =>
-    this.log().cameras.map((camera) => ({ ...this.lineOf(camera), takenMin: this.takenMinOf(camera) })),
+    this.log()
+      .cameras.filter(({ name }) => this.filesOf(name).length > 0)
+      .map((camera) => ({ ...this.lineOf(camera), takenMin: this.takenMinOf(camera) })),
   );
+
+  /** Frames that a camera wrote itself: film has no clock to be put right. */
+  private filesOf(cameraName: string): readonly LogFrame[] {
+    return this.frames().filter(({ bodyName, source }) => bodyName === cameraName && source.kind === 'file');
+  }
 
   /** One frame whose time is known puts all of its camera right. */
   protected takenAt(cameraName: string, minute: number): void {
@@ -125,7 +132,7 @@ export class Cameras {
   }
 
   private lineOf(camera: LogCamera) {
-    const own = this.frames().filter(({ bodyName, source }) => bodyName === camera.name && source.kind === 'file');
+    const own = this.filesOf(camera.name);
     const proposal = proposeClock(this.log(), own);
     const count = counted(own.length, 'frame', 'frames');
     if (proposal === null) return { camera, words: `${count}, none of them with a time`, proposal: null };

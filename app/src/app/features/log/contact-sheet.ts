@@ -15,7 +15,7 @@ import {
 } from '@angular/core';
 import type { PlacedFrame, Verdict } from '@roam-dial/core';
 import { cardAt } from '@roam-dial/core';
-import { wideDepartures } from '@roam-dial/core/log';
+import { frameName, sightIdOf, wideDepartures } from '@roam-dial/core/log';
 import { departureWords, looksWords, settingsWords, VERDICT_KEYS, VERDICT_WORDS } from '../../wording/log';
 import type { Wording } from '../../wording/wording';
 import { FrameThumb } from './frame-thumb';
@@ -61,6 +61,8 @@ export class ContactSheet {
   private readonly viewport = viewChild.required(CdkVirtualScrollViewport);
   private readonly width = signal(690);
   protected readonly rowPx = ROW_PX;
+  protected readonly frameName = frameName;
+  protected readonly sightIdOf = sightIdOf;
   private readonly gutter = computed(() => (this.isPhone() ? 0 : 124));
   private readonly columns = computed(() =>
     Math.max(2, Math.floor((this.width() - this.gutter() - 24) / (this.isPhone() ? 116 : CELL_PX))),
@@ -96,10 +98,6 @@ export class ContactSheet {
       verdict: frame.verdict === null ? asked : VERDICT_WORDS[frame.verdict],
       isAsked: frame.verdict === null,
     };
-  }
-
-  protected nameOf({ frame }: PlacedFrame): string {
-    return frame.source.kind === 'file' ? frame.source.name : `Frame ${frame.source.number}`;
   }
 
   protected countOf({ frames }: SheetGroup): string {

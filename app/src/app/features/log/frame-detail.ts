@@ -3,6 +3,10 @@ import { MatButtonModule } from '@angular/material/button';
 import { cardAt, type PictureSpot, type PlacedFrame, type Verdict } from '@roam-dial/core';
 import {
   departures,
+  type ExposedWith,
+  fileOfFrame,
+  frameName,
+  sightIdOf,
   softnessVerdict,
   type SoftnessReading,
   type SoftnessVerdict,
@@ -21,6 +25,8 @@ import {
   VERDICT_WORDS,
 } from '../../wording/log';
 import type { Wording } from '../../wording/wording';
+import { ValueField } from '../../ui/value-field';
+import { distanceCodec, entryCodec, optional } from '../../wording/codec';
 import { FrameThumb } from './frame-thumb';
 
 /** Where a subject is taken to be until somebody shows it. */
@@ -43,7 +49,7 @@ export interface ShownSubject {
 /** One frame: its picture with what was measured in it, what was set beside the card, and the verdict that the person gives. */
 @Component({
   selector: 'rd-frame-detail',
-  imports: [FrameThumb, MatButtonModule],
+  imports: [FrameThumb, MatButtonModule, ValueField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './frame-detail.html',
   styleUrl: './frame-detail.scss',
@@ -55,20 +61,24 @@ export class FrameDetail {
   readonly takenAt = input('');
   readonly judged = output<Verdict | null>();
   readonly subjectShown = output<ShownSubject>();
+  /** Of film, which no file tells: what was really set. */
+  readonly exposureChanged = output<Partial<ExposedWith>>();
 
   private readonly sights = inject(Sights);
-  private readonly id = computed(() => this.frame().id);
+  protected readonly frameName = frameName;
+  /** Film has none until it is scanned. */
+  protected readonly hasPicture = computed(() => fileOfFrame(this.frame()) !== null);
+  protected readonly sightId = computed(() => sightIdOf(this.frame()));
   private readonly isLookedAt = computed(() => this.frame().sight !== null);
   /** Undefined until what is kept of it has been fetched. */
   private readonly kept = signal<SoftnessReading | null | undefined>(undefined);
   private readonly reading = computed(() => this.kept() ?? null);
   protected readonly isFetched = computed(() => this.kept() !== undefined);
   protected readonly keys = VERDICT_KEYS.map(([key, verdict]) => ({ key, verdict, words: VERDICT_WORDS[verdict] }));
+  protected readonly apertureCodec = optional(entryCodec({ kind: 'aperture', step: 'third' }, { low: 0.7, high: 64 }));
+  protected readonly shutterCodec = optional(entryCodec({ kind: 'shutter', step: 'third' }, { low: 1 / 16_000, high: 3600 }));
+  protected readonly focusCodec = computed(() => optional(distanceCodec(this.wording().lengthUnit, { low: 0.05, high: 10_000 })));
   protected readonly frame = computed(() => this.placed().frame);
-  protected readonly name = computed(() => {
-    const { source } = this.frame();
-    return source.kind === 'file' ? source.name : `Frame ${source.number}`;
-  });
   private readonly subjectAt = computed(() => this.frame().subjectAt ?? MIDDLE);
   private readonly found = computed(() => {
     const reading = this.reading();
@@ -120,7 +130,7 @@ export class FrameDetail {
 
   constructor() {
     effect((onCleanup) => {
-      const id = this.id();
+      const id = this.sightId();
       // What it looks like comes later than what it says.
       this.isLookedAt();
       let isStale = false;

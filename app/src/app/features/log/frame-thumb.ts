@@ -8,6 +8,8 @@ import { Sights } from '../../data/sights';
   template: `
     @if (url(); as src) {
       <img [src]="src" alt="" draggable="false" />
+    } @else {
+      <span class="soft">{{ words() }}</span>
     }
   `,
   styles: `
@@ -15,6 +17,11 @@ import { Sights } from '../../data/sights';
       display: block;
       overflow: hidden;
       background: var(--rule);
+    }
+    span {
+      display: block;
+      padding: var(--space-2);
+      font-size: var(--text-small);
     }
     img {
       display: block;
@@ -25,7 +32,10 @@ import { Sights } from '../../data/sights';
   `,
 })
 export class FrameThumb {
-  readonly frameId = input.required<string>();
+  /** What its picture is kept under. */
+  readonly sightId = input.required<string>();
+  /** What stands there without a picture. */
+  readonly words = input('');
   /** Another picture has come for the same frame. */
   readonly version = input<unknown>(null);
 
@@ -34,7 +44,7 @@ export class FrameThumb {
 
   constructor() {
     effect((onCleanup) => {
-      const id = this.frameId();
+      const id = this.sightId();
       this.version();
       let isStale = false;
       onCleanup(() => (isStale = true));

@@ -3,12 +3,14 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import type { Verdict } from '@roam-dial/core';
+import type { Body, Film, Verdict } from '@roam-dial/core';
+import { FilmActions } from '../../state/actions/film.actions';
 import { LogActions } from '../../state/actions/log.actions';
 import { FramesReading } from '../../state/frames-reading';
 import { LogStore } from '../../state/log.store';
 import { minuteAt } from '../../state/outing.store';
 import { phoneLayout } from '../../state/phone-layout';
+import { WorkspaceStore } from '../../state/workspace.store';
 import { wordingSignal } from '../../state/wording.store';
 import { ChoiceField } from '../../ui/choice-field';
 import { saveText } from '../../data/save-file';
@@ -16,6 +18,7 @@ import { readWords, VERDICT_WORDS } from '../../wording/log';
 import { Cameras } from './cameras';
 import { ContactSheet, type Judged, type MovedFrames } from './contact-sheet';
 import { FrameDetail, type ShownSubject } from './frame-detail';
+import { Rolls } from './rolls';
 import { sheetGroups } from './sheet-rows';
 
 const MOST_PROBLEMS_SHOWN = 5;
@@ -23,13 +26,15 @@ const MOST_PROBLEMS_SHOWN = 5;
 /** The frames of the walk: read from files, put to its stops, and gone through. */
 @Component({
   selector: 'rd-frames-page',
-  imports: [Cameras, ChoiceField, ContactSheet, FrameDetail, MatButtonModule, MatCheckboxModule, MatProgressBarModule],
+  imports: [Cameras, ChoiceField, ContactSheet, FrameDetail, MatButtonModule, MatCheckboxModule, MatProgressBarModule, Rolls],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './frames-page.html',
   styleUrl: './frames-page.scss',
 })
 export class FramesPage {
   protected readonly actions = inject(LogActions);
+  protected readonly film = inject(FilmActions);
+  private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
   private readonly reader = inject(FramesReading);
   private readonly logs = inject(LogStore);
   private readonly walked = toSignal(this.logs.log$);
@@ -43,6 +48,9 @@ export class FramesPage {
 
   protected readonly walk = computed(() => this.walked()?.walk ?? null);
   protected readonly log = computed(() => this.walked()?.log ?? null);
+  protected readonly filmBody = computed(
+    () => this.workspace()?.kit.find((item): item is Body => item.kind === 'body' && item.medium === 'film') ?? null,
+  );
   /** Every time that it was walked, where that is not the walk's own day alone. */
   protected readonly times = computed(() => {
     const logs = this.walked()?.logs ?? [];
@@ -88,6 +96,12 @@ export class FramesPage {
     field.value = '';
     const walk = this.walk();
     if (walk !== null) void this.reader.read(walk, files);
+  }
+
+  protected loadRoll(body: Body): void {
+    const walk = this.walk();
+    const film = this.workspace()?.kit.find((item): item is Film => item.kind === 'film' && item.id === body.filmId) ?? null;
+    if (walk !== null) void this.film.load(walk, body, film);
   }
 
   /** Its writer is a chunk of its own, loaded when a table is asked for. */

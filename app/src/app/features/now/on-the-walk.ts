@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { isGot, LAST_MINUTE, type Stop } from '@roam-dial/core';
+import { type Body, isGot, LAST_MINUTE, type Stop } from '@roam-dial/core';
 import { OutingActions } from '../../state/actions/outing.actions';
 import { DevicePositionStore } from '../../state/device-position';
 import { WakeLock } from '../../state/wake-lock';
@@ -14,17 +14,18 @@ import { cardRows, chanceSentence, ladderLines, nextStep, SpotLight } from '../c
 import { FileActions } from '../files';
 import { ComeBack } from './come-back';
 import { FieldChecks } from './field-checks';
+import { FilmFrame } from './film-frame';
 import { NowState } from './now-state';
 import { aheadWords, careWords, lightLeftWords, waitWords, wayWords } from './now-words';
 import { RehearsalBar } from './rehearsal-bar';
 import { RestPanel } from './rest-panel';
 
-type Asking = 'nothing' | 'missed' | 'note' | 'comeBack' | 'other';
+type Asking = 'nothing' | 'missed' | 'note' | 'comeBack' | 'film' | 'other';
 
 /** Where one is in the walk, what to set, how long the light lasts, when to go on, and one thumb's worth of buttons. */
 @Component({
   selector: 'rd-on-the-walk',
-  imports: [ComeBack, FieldChecks, MatButtonModule, RehearsalBar, RestPanel, RouterLink, SpotLight],
+  imports: [ComeBack, FieldChecks, FilmFrame, MatButtonModule, RehearsalBar, RestPanel, RouterLink, SpotLight],
   providers: [NowState],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './on-the-walk.html',
@@ -43,6 +44,7 @@ export class OnTheWalk {
   protected readonly missChoices = MISS_CHOICES;
   protected readonly noteWords = NOTE_WORDS;
   protected readonly undoLabel = computed(() => this.history().undo);
+  private readonly workspace = toSignal(this.store.workspace$);
   private readonly history = toSignal(this.store.history$, { initialValue: { undo: null, redo: null } });
   protected readonly device = toSignal(this.position.position$, { initialValue: { kind: 'off' } as const });
   protected readonly isAwake = toSignal(this.wakeLock.isHeld$, { initialValue: false });
@@ -78,6 +80,15 @@ export class OnTheWalk {
       left: day === null ? 'Its light is being measured' : lightLeftWords(day.windows, this.state.cardMinute(), wording),
       leave: leaveBy === null ? '' : `Leave by ${wording.clock(Math.min(LAST_MINUTE, leaveBy))}`,
     };
+  });
+
+  protected readonly isOnFilm = computed(() => this.state.card()?.kit.body.medium === 'film');
+  /** The body that film is exposed in: the walk's own, or another one in the bag. */
+  protected readonly filmBody = computed<Body | null>(() => {
+    const own = this.state.card()?.kit.body;
+    if (own?.medium === 'film') return own;
+    const kit = this.workspace()?.kit ?? [];
+    return kit.find((item): item is Body => item.kind === 'body' && item.medium === 'film' && item.inBag) ?? null;
   });
 
   protected readonly set = computed(() => {

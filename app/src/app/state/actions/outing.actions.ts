@@ -19,6 +19,7 @@ import type { Workspace } from '../../data/workspace';
 import { missWords } from '../../wording/outing';
 import { CardStore } from '../card.store';
 import { DeviceClock } from '../device-clock';
+import { LogOfWalk } from '../log-of-walk';
 import { addHappenings, addReturn, changeOuting, changeWalk, setAside, startOuting, takeRest } from '../edits';
 import { momentOf } from '../moment';
 import { instantAt, OutingStore, type Running } from '../outing.store';
@@ -35,6 +36,7 @@ export class OutingActions {
   private readonly store = inject(WorkspaceStore);
   private readonly outings = inject(OutingStore);
   private readonly clock = inject(DeviceClock);
+  private readonly logs = inject(LogOfWalk);
   private readonly card$ = inject(CardStore).card$;
   private readonly router = inject(Router);
 
@@ -69,6 +71,7 @@ export class OutingActions {
       changeOuting(outing.id, (one) => ({ ...one, endedMs: nowMs })),
     );
     this.store.announce(`${walk.name} is over`);
+    await this.logs.goOn(walk);
   }
 
   async arrive(stop: Stop): Promise<void> {
