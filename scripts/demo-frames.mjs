@@ -15,6 +15,7 @@ import {
   lightFor,
   lightInputFor,
   marksOf,
+  momentOf,
   setUpInputFor,
   siteOf,
   staysOf,
@@ -24,6 +25,7 @@ import {
 import { readArchive } from '../core/dist/formats/index.js';
 import {
   faultyShot,
+  frameSight,
   lumaOf,
   packedReading,
   plannedSceneEv,
@@ -120,21 +122,7 @@ function momentAt(stop, atMs) {
   const minute = Math.round((atMs - clock.msAt(0)) / MINUTE_MS);
   const kit = kitInHand(archive.kit, walk, stop);
   const light = lightFor(walk, stop, minute, dayAt(stop));
-  const { setUp } = dialCard(setUpInputFor(archive, walk, stop, kit, light));
-  return {
-    keyEv100: light.keyEv100,
-    readingOffsetEv: light.readingOffsetEv,
-    fNumber: setUp.aperture.fNumber,
-    focusM: setUp.focus.distanceM,
-    shutterS: setUp.shutter.seconds,
-    iso: setUp.iso.expected,
-    pattern: setUp.meter.pattern,
-    compensationEv: setUp.meter.compensationEv,
-    support: setUp.support,
-    lensId: stop.lensId,
-    focalLengthMm: kit.focalLengthMm,
-    chance: setUp.found.chance,
-  };
+  return momentOf({ light, result: dialCard(setUpInputFor(archive, walk, stop, kit, light)), stop, kit });
 }
 
 const stays = staysOf(walk, null, (stop, fromMs, toMs) =>
@@ -169,7 +157,7 @@ const log = {
   timeZone: walk.place.timeZone,
   stays,
   cameras: [{ name: 'Made-up Body One', bodyId: walk.bodyId, shiftS: -3600, shiftBy: 'frames' }],
-  lenses: [{ name: 'Made-up 28', lensId: null }],
+  lenses: [{ name: 'Made-up 28', lensId: 'demo-28' }],
   rolls: [],
 };
 const frames = [];
@@ -183,7 +171,7 @@ for (const { stop: stopId, scenes, offsetEv, shots } of DAY) {
     const made = faultyShot(fault, SEED + 97 * number, SIZE, scenes);
     const picture = takeStandIn(made.shot);
     const reading = readSoftness(lumaOf(picture.rgba, SIZE.width, SIZE.height));
-    const { looksLike, confidence } = softnessVerdict(reading, made.subjectAt);
+    const sight = frameSight(reading, softnessVerdict(reading, made.subjectAt));
     const atMs = Math.round(stay.fromMs + ((k + 0.5) / all.length) * (stay.toMs - stay.fromMs));
     const card = cardAt(stay, atMs);
     // Settings that put the picture's middle tone where it lies, in the light that there was.
@@ -213,10 +201,10 @@ for (const { stop: stopId, scenes, offsetEv, shots } of DAY) {
       focusM: Math.round(10 * made.shot.focusM) / 10,
       placedByHand: null,
       verdict: asked === undefined ? fault : null,
-      sight: { looksLike, confidence, midToneEv: reading.midToneEv },
+      sight,
       subjectAt: made.subjectAt,
     });
-    console.log(`${id} ${stopId} ${fault} looks like ${looksLike}`);
+    console.log(`${id} ${stopId} ${fault} looks like ${sight.looksLike}`);
   });
 }
 

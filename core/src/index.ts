@@ -703,6 +703,7 @@ export {
   MISS_REASONS,
   type MissReason,
   type Moment,
+  momentOf,
   nextAfter,
   ON_TIME_MIN,
   type OnCourse,

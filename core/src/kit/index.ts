@@ -31,4 +31,4 @@ export {
   slowestAutoSeries,
   widestFNumberAt,
 } from './reach.js';
-export { DEFAULT_STANDARD, type ShakeRule, type Standard, type StoredHandTest } from './standard.js';
+export { DEFAULT_STANDARD, type ShakeRule, type Standard, type StoredHandTest, type TaughtFigure } from './standard.js';

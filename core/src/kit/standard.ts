@@ -15,6 +15,11 @@ export interface StoredHandTest {
   readonly sharp: number;
 }
 
+export interface TaughtFigure {
+  readonly before: number;
+  readonly taken: number;
+}
+
 /** A person's own limits. */
 export interface Standard {
   readonly sharpness: SharpnessStandard;
@@ -33,6 +38,8 @@ export interface Standard {
   readonly reactionS: number;
   /** Frames looked through for shake; `againstRule` is the time over the rule's own limit of the lens then used. */
   readonly handTests?: readonly StoredHandTest[];
+  /** By figure, what it was before frames were taken over, and what was taken: the same frames do not count twice. */
+  readonly taught?: Readonly<Record<string, TaughtFigure>>;
   /** Figures of judgement that the person has replaced. */
   readonly figures?: Partial<Figures>;
 }

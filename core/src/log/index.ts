@@ -25,6 +25,7 @@ export {
   stateOf,
   type TileState,
 } from './softness/verdict.js';
+export { frameSight } from './softness/frameSight.js';
 export { type Tones, tonesOf } from './softness/tones.js';
 export { packedReading, type PackedReading, unpackedReading } from './softness/packed.js';
 export {
@@ -45,13 +46,4 @@ export {
   type MissSide,
   type MissStretch,
 } from './compare/misses.js';
-export {
-  type HandsTaken,
-  handsLesson,
-  isoLesson,
-  type Lesson,
-  type LessonQuestion,
-  type NoLesson,
-  type WalkedFrames,
-} from './lessons/lessons.js';
-export { type Tolerance, toleranceOf, type Trial, trialsOf } from './lessons/tolerance.js';
+export * from './lessons/index.js';

@@ -1,3 +1,4 @@
+export { momentOf, type StandingCard } from './moment.js';
 export {
   FIELD_CHECKS,
   type FieldCheck,

@@ -1,3 +1,12 @@
 export { type ReadPlace, readPlace } from './coordinates.js';
-export { distanceBetweenM, type Leg, legBetween, type LegCourse, type WayBetween, minutesOnFoot, walkLegs } from './legs.js';
+export {
+  distanceBetweenM,
+  footLengthM,
+  type Leg,
+  legBetween,
+  type LegCourse,
+  type WayBetween,
+  minutesOnFoot,
+  walkLegs,
+} from './legs.js';
 export { type CloudForecast, cloudOf, DAY_OUT, type Pause, stopsInOrder, stopsToday, type Walk, type WalkPlace } from './walk.js';

@@ -44,6 +44,11 @@ function courseBetween(
   return { course: { kind: 'straight' }, length: { lengthM: DETOUR * distanceBetweenM(from, to), stepsM: 0 } };
 }
 
+/** How far it is on foot from one place to another where no way is known: straight, with a detour. */
+export function footLengthM(from: Place, to: Place): number {
+  return courseBetween(from, to, null).length.lengthM;
+}
+
 /** Whole minutes on foot, up, by distance, steps and pace; a minute at the least, but none to where one is. */
 export function minutesOnFoot(from: Place | null, to: Place | null, paceMps: number, way: FootWay | null = null): number {
   const isHere = from !== null && to !== null && distanceBetweenM(from, to) === 0;

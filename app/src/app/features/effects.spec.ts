@@ -163,7 +163,8 @@ everyFieldOf<Walk, 'id' | 'isDemo' | 'notes'>(
   (over) => withWalk((walk) => ({ ...walk, ...over })),
 );
 
-everyFieldOf<Standard, 'figures'>(
+// What was taught changes what frames say of a figure again: core/src/log/lessons.
+everyFieldOf<Standard, 'figures' | 'taught'>(
   'the standard',
   {
     sharpness: ['market', { kind: 'exhibition' } as unknown as Standard['sharpness']],

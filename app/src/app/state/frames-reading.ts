@@ -1,6 +1,6 @@
 import { Injectable, inject } from '@angular/core';
 import { type LogFrame, proposeClock, type Walk, type WalkLog } from '@roam-dial/core';
-import { fileOfFrame, framesToScan, inCountedOrder, isScan, type SoftnessVerdict, type Tones } from '@roam-dial/core/log';
+import { fileOfFrame, frameSight, framesToScan, inCountedOrder, isScan } from '@roam-dial/core/log';
 import { BehaviorSubject, firstValueFrom, last, type Observable } from 'rxjs';
 import { createId } from '../data/defaults';
 import { Sights } from '../data/sights';
@@ -45,10 +45,6 @@ interface Scan {
 }
 
 const fileKey = (name: string, bytes: number): string => `${bytes}/${name}`;
-
-function sightOf({ looksLike, confidence }: SoftnessVerdict, { midToneEv }: Tones): LogFrame['sight'] {
-  return { looksLike, confidence, midToneEv };
-}
 
 /**
  * Reads files as frames of a walk: first what all of them say, so that they are on screen at once, then what each looks like. What
@@ -194,7 +190,7 @@ export class FramesReading {
       this.say({}, seen === null ? `${file.name} ${problem}: what it says of itself is kept.` : null);
       if (seen === null || frame === undefined) continue;
       await this.keep({ id: sightId, logId: frame.logId, thumb: seen.thumb, reading: seen.reading });
-      this.store.record(changeFrames(new Set([id]), (one) => ({ ...one, sight: sightOf(seen.verdict, seen.reading) })));
+      this.store.record(changeFrames(new Set([id]), (one) => ({ ...one, sight: frameSight(seen.reading, seen.verdict) })));
     }
   }
 

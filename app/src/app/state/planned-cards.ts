@@ -1,8 +1,7 @@
-import { type Outing, type PlannedMoment, staysOf, type Stop, type Walk, type WalkLog } from '@roam-dial/core';
+import { momentOf, type Outing, type PlannedMoment, staysOf, type Stop, type Walk, type WalkLog } from '@roam-dial/core';
 import type { Workspace } from '../data/workspace';
 import { cardFor } from './card.store';
 import type { DaysByStop } from './days.store';
-import { momentOf } from './moment';
 import { minuteAt } from './outing.store';
 
 /** The cards of a stay are kept for its beginning, its middle and its end. */

@@ -10,6 +10,7 @@ import {
   type LogLens,
   type LogRoll,
   type LogStay,
+  type LogTrack,
   type PictureSpot,
   type PlannedMoment,
   SHIFTS_BY,
@@ -94,6 +95,7 @@ export const walkLogSchema = required<WalkLog>({
     )
     .unique('id')
     .max(MOST_ROLLS),
+  track: required<LogTrack>({ lengthM: number.min(0).max(1e7), walkingS: number.min(0).max(1e7) }).optional(),
 });
 
 const spot = required<PictureSpot>({ x: share, y: share });
@@ -134,6 +136,7 @@ export const frameSchema = required<LogFrame>({
     looksLike: Joi.valid(...CAUSES, 'good', 'cannotTell'),
     confidence: share,
     midToneEv: number.min(-20).max(20),
+    smearShare: share.optional(),
   }).allow(null),
   subjectAt: spot.allow(null),
 });

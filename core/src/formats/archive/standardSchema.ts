@@ -1,8 +1,11 @@
 import Joi from 'joi';
 import { STOP_STEPS } from '../../units/index.js';
-import { FIGURE_RANGES, type Standard, type StoredHandTest } from '../../kit/index.js';
+import { FIGURE_RANGES, type Standard, type StoredHandTest, type TaughtFigure } from '../../kit/index.js';
 import type { Settings } from './settings.js';
 import { atLeastZero, iso, number, positive, required, shutter, stops } from './schemaParts.js';
+
+/** A figure for each body of a large bag. */
+const MOST_TAUGHT = 10_000;
 
 export const standardSchema = required<Standard>({
   sharpness: Joi.alternatives().conditional('.kind', {
@@ -37,6 +40,10 @@ export const standardSchema = required<Standard>({
       }),
     )
     .max(100)
+    .optional(),
+  taught: Joi.object()
+    .pattern(Joi.string().max(120), required<TaughtFigure>({ before: number, taken: number }))
+    .max(MOST_TAUGHT)
     .optional(),
   figures: Joi.object(
     Object.fromEntries(Object.entries(FIGURE_RANGES).map(([key, [low, high]]) => [key, number.min(low).max(high).optional()])),

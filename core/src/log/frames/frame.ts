@@ -49,6 +49,8 @@ export interface FrameSight {
   readonly confidence: number;
   /** Stops from mid-grey of its mean luminance. */
   readonly midToneEv: number;
+  /** How far its subject is smeared along a line, of the picture's diagonal; absent where it could not be read. */
+  readonly smearShare?: number;
 }
 
 /** A frame as it is kept: what it says of itself, and what the person said of it. Never the picture. */

@@ -23,6 +23,7 @@ export {
   type LogLens,
   type LogRoll,
   type LogStay,
+  type LogTrack,
   type PlannedMoment,
   type ShiftBy,
   SHIFTS_BY,

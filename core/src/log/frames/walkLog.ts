@@ -51,6 +51,12 @@ export interface LogRoll {
   readonly frames: number;
 }
 
+/** What a receiver wrote down of a walk: how far one went, and the time of it that one really went, standing left out. */
+export interface LogTrack {
+  readonly lengthM: number;
+  readonly walkingS: number;
+}
+
 /**
  * What a walk is held against afterwards: its stays with their cards, copied when the first frame comes, so that later changes
  * of walk, kit or standard do not rewrite what was planned.
@@ -65,6 +71,8 @@ export interface WalkLog {
   readonly cameras: readonly LogCamera[];
   readonly lenses: readonly LogLens[];
   readonly rolls: readonly LogRoll[];
+  /** Absent: no track was read. */
+  readonly track?: LogTrack;
 }
 
 /** The card of a stay that stood nearest to an instant; the first one for a frame without a time. */

@@ -1,8 +1,7 @@
 import { BODY, LENS_28, STANDARD } from '../../../reference/sampleKit.js';
 import { seeded } from '../../metering/index.js';
 import { frameFacts, type LogFrame, type PlacedFrame, type Verdict, type WalkLog } from '../frames/index.js';
-import { handsLesson, isoLesson, type LessonQuestion } from './lessons.js';
-import { toleranceOf, trialsOf } from './tolerance.js';
+import { handsLesson, isoLesson, type LessonQuestion, toleranceOf, trialsOf } from './index.js';
 
 /** Frames of a person who holds four of five at `limit`, with the shake curve's own spread. */
 function drawn(random: () => number, count: number, limit: number, spread: number) {
@@ -94,7 +93,13 @@ describe('what frames say of hands', () => {
     expect(found).toMatchObject({ kind: 'found', today: STANDARD.steadinessStops, frames: 22, spoilt: 6 });
     if (found.kind !== 'found') return;
     expect(found.low).toBeLessThan(found.found);
-    expect(found.takes.handTests.reduce((sum, { frames: tried }) => sum + tried, 0)).toBe(22);
+    expect(found.takes.handTests?.reduce((sum, { frames: tried }) => sum + tried, 0)).toBe(22);
+    // Taken over, the same frames do not count a second time.
+    const again = handsLesson({ ...asked(frames), standard: { ...STANDARD, ...found.takes } });
+    expect(again).toMatchObject({ today: found.takes.steadinessStops, found: found.found, low: found.low });
+    // A figure of one's own, typed after that, is what frames start from.
+    const typed = handsLesson({ ...asked(frames), standard: { ...STANDARD, ...found.takes, steadinessStops: 0.5 } });
+    expect(typed.kind === 'found' && typed.found).not.toBe(found.found);
   });
 
   it.each([
@@ -121,6 +126,7 @@ describe('what frames say of noise', () => {
     // Between the two, about the middle of 800 and 12,800: 3,200.
     expect(found.found).toBeGreaterThan(1000);
     expect(found.found).toBeLessThan(6400);
-    expect(found.takes).toBeLessThanOrEqual(BODY.highestIso);
+    expect(found.takes.isoCeilingByBody?.[BODY.id]).toBe(Math.round(found.found));
+    expect(found.takes.isoCeilingByBody?.[BODY.id]).toBeLessThanOrEqual(BODY.highestIso);
   });
 });

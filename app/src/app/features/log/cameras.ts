@@ -4,6 +4,7 @@ import { MatButtonModule } from '@angular/material/button';
 import {
   clockOfPair,
   dayClock,
+  type KitItem,
   type LogCamera,
   type LogFrame,
   MINUTES_PER_DAY,
@@ -61,6 +62,20 @@ const UNKNOWN = '';
         }
       </div>
     }
+    @for (line of lensLines(); track line.lens.name) {
+      <div class="camera lens">
+        <p>
+          <strong>{{ line.lens.name || 'A lens without a name' }}</strong>
+          <span class="soft of">{{ line.words }}</span>
+        </p>
+        <rd-choice-field
+          label="Which of yours"
+          [value]="line.lens.lensId ?? ''"
+          [choices]="lenses()"
+          (changed)="actions.setLens(log(), line.lens.name, $event === '' ? null : $event)"
+        />
+      </div>
+    }
   `,
   styles: `
     @use 'phone';
@@ -99,16 +114,25 @@ export class Cameras {
   protected readonly codec = shiftCodec();
   private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
   protected readonly wording = wordingSignal();
-  protected readonly bodies = computed(() => [
-    { value: UNKNOWN, label: 'not said yet' },
-    ...(this.workspace()?.kit ?? []).flatMap((item) => (item.kind === 'body' ? [{ value: item.id, label: item.name }] : [])),
-  ]);
+  protected readonly bodies = computed(() => this.choicesOf('body'));
+  protected readonly lenses = computed(() => this.choicesOf('lens'));
+  protected readonly lensLines = computed(() =>
+    this.log().lenses.flatMap((lens) => {
+      const own = this.frames().filter(({ lensName, source }) => lensName === lens.name && source.kind === 'file');
+      return own.length === 0 ? [] : [{ lens, words: counted(own.length, 'frame', 'frames') }];
+    }),
+  );
   protected readonly clock = computed(() => clockCodec(this.wording().clockStyle, (minute) => this.wording().clock(minute)));
   protected readonly lines = computed(() =>
     this.log()
       .cameras.filter(({ name }) => this.filesOf(name).length > 0)
       .map((camera) => ({ ...this.lineOf(camera), takenMin: this.takenMinOf(camera) })),
   );
+
+  private choicesOf(kind: KitItem['kind']): readonly { readonly value: string; readonly label: string }[] {
+    const own = (this.workspace()?.kit ?? []).filter((item) => item.kind === kind);
+    return [{ value: UNKNOWN, label: 'not said yet' }, ...own.map(({ id, name }) => ({ value: id, label: name }))];
+  }
 
   /** Frames that a camera wrote itself: film has no clock to be put right. */
   private filesOf(cameraName: string): readonly LogFrame[] {

@@ -6,10 +6,11 @@ import {
   type ExposedWith,
   fileOfFrame,
   frameName,
+  type FrameSight,
+  frameSight,
   sightIdOf,
   softnessVerdict,
   type SoftnessReading,
-  type SoftnessVerdict,
   stateOf,
   unpackedReading,
 } from '@roam-dial/core/log';
@@ -42,8 +43,7 @@ const STEPS: Readonly<Record<string, readonly [number, number]>> = {
 
 export interface ShownSubject {
   readonly at: PictureSpot;
-  readonly verdict: SoftnessVerdict;
-  readonly midToneEv: number;
+  readonly sight: FrameSight;
 }
 
 /** One frame: its picture with what was measured in it, what was set beside the card, and the verdict that the person gives. */
@@ -161,6 +161,6 @@ export class FrameDetail {
     if (reading === null) return;
     const inside = (value: number): number => Math.min(1, Math.max(0, value));
     const at = { x: inside(x), y: inside(y) };
-    this.subjectShown.emit({ at, verdict: softnessVerdict(reading, at), midToneEv: reading.midToneEv });
+    this.subjectShown.emit({ at, sight: frameSight(reading, softnessVerdict(reading, at)) });
   }
 }

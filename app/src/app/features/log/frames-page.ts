@@ -136,10 +136,8 @@ export class FramesPage {
     this.activeId.set(null);
   }
 
-  protected showSubject({ at, verdict, midToneEv }: ShownSubject): void {
+  protected showSubject({ at, sight }: ShownSubject): void {
     const id = this.activeId();
-    if (id === null) return;
-    const { looksLike, confidence } = verdict;
-    this.actions.showSubject(id, at, { looksLike, confidence, midToneEv });
+    if (id !== null) this.actions.showSubject(id, at, sight);
   }
 }

@@ -2,13 +2,37 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import type { Body } from '@roam-dial/core';
-import { handsLesson, isoLesson } from '@roam-dial/core/log';
+import type { Body, Standard, Stop, Walk } from '@roam-dial/core';
+import {
+  guessLesson,
+  handsLesson,
+  isoLesson,
+  legsWalked,
+  type Lesson,
+  type LessonQuestion,
+  paceLesson,
+  smearLesson,
+  speedLesson,
+  stepsLesson,
+  tracksWalked,
+} from '@roam-dial/core/log';
+import type { Workspace } from '../../data/workspace';
 import { KitActions } from '../../state/actions/kit.actions';
+import { StopActions } from '../../state/actions/stop.actions';
 import { LogStore } from '../../state/log.store';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { wordingSignal } from '../../state/wording.store';
-import { handsWords, isoWords, type LessonWords } from '../../wording/lessons';
+import {
+  guessWords,
+  handsWords,
+  isoWords,
+  type LessonWords,
+  paceWords,
+  smearWords,
+  speedWords,
+  stepsWords,
+} from '../../wording/lessons';
+import { nameOf } from '../../wording/name';
 
 interface Line extends LessonWords {
   readonly id: string;
@@ -16,6 +40,14 @@ interface Line extends LessonWords {
   /** Null where there is nothing to take over. */
   readonly take: (() => void) | null;
 }
+
+interface Group {
+  readonly name: string;
+  readonly lines: readonly Line[];
+}
+
+/** No frame knows when somebody saw what it shows. */
+const REACTION_WORDS = 'No frame says when you saw it, only when you shot: change it by hand, under Kit.';
 
 /** What the frames of all walks say of the person's own figures, to be taken over one by one. */
 @Component({
@@ -27,47 +59,85 @@ interface Line extends LessonWords {
 })
 export class LessonsPage {
   private readonly kitActions = inject(KitActions);
+  private readonly stopActions = inject(StopActions);
+  private readonly logs = inject(LogStore);
   private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
-  private readonly walked = toSignal(inject(LogStore).all$, { initialValue: [] });
+  private readonly walked = toSignal(this.logs.all$, { initialValue: [] });
+  private readonly shown = toSignal(this.logs.log$);
   private readonly wording = wordingSignal();
 
-  private readonly question = computed(() => {
+  protected readonly groups = computed<readonly Group[]>(() => {
     const workspace = this.workspace();
-    return workspace === undefined ? null : { walked: this.walked(), kit: workspace.kit, standard: workspace.standard };
-  });
-
-  protected readonly lines = computed<readonly Line[]>(() => {
-    const question = this.question();
-    if (question === null) return [];
-    const hands = handsLesson(question);
-    const bodies = question.kit.filter((item): item is Body => item.kind === 'body' && item.medium === 'digital');
+    if (workspace === undefined) return [];
+    const question: LessonQuestion = { walked: this.walked(), kit: workspace.kit, standard: workspace.standard };
+    const walk = this.shown()?.walk ?? null;
+    const places = walk === null ? [] : walk.stops.flatMap((stop) => this.placeLines(question, walk, stop));
     return [
-      {
-        id: 'hands',
-        name: 'Your hands',
-        ...handsWords(hands),
-        take: hands.kind === 'found' ? () => this.takeHands(hands.takes) : null,
-      },
-      ...bodies.map((body) => {
-        const found = isoLesson(question, body);
-        return {
-          id: body.id,
-          name: `ISO ceiling of ${body.name || 'a body without a name'}`,
-          ...isoWords(found, this.wording()),
-          take: found.kind === 'found' ? () => this.takeCeiling(body, found.takes) : null,
-        };
-      }),
-    ];
+      { name: 'You', lines: this.ownLines(question, workspace) },
+      { name: 'Your bodies', lines: this.bodyLines(question) },
+      { name: `Places of ${walk?.name ?? ''}`, lines: places },
+    ].filter(({ lines }) => lines.length > 0);
   });
 
-  private takeHands(taken: Extract<ReturnType<typeof handsLesson>, { kind: 'found' }>['takes']): void {
-    this.kitActions.takeFit((standard) => ({ ...standard, ...taken }));
+  private ownLines(question: LessonQuestion, workspace: Workspace): readonly Line[] {
+    const legs = [...workspace.outings.flatMap((outing) => legsOf(workspace, outing)), ...tracksWalked(workspace.logs)];
+    const [hands, guess, smear] = [handsLesson(question), guessLesson(question), smearLesson(question)];
+    const pace = paceLesson(legs, question.standard);
+    return [
+      this.line('hands', 'Your hands', handsWords(hands), hands, 'your steadiness'),
+      this.line('smear', 'Smear that you still accept', smearWords(smear), smear, 'the smear you accept'),
+      this.line('guess', 'Your guesses of distances', guessWords(guess), guess, 'your guesses'),
+      this.line('pace', 'Your pace', paceWords(pace), pace, 'your pace'),
+      {
+        id: 'reaction',
+        name: 'Seconds from seeing to shooting',
+        figure: '',
+        band: '',
+        words: `${REACTION_WORDS} Today: ${question.standard.reactionS.toFixed(1)} s.`,
+        take: null,
+      },
+    ];
   }
 
-  private takeCeiling({ id, name }: Body, iso: number): void {
-    this.kitActions.takeCeiling(name, (standard) => ({
-      ...standard,
-      isoCeilingByBody: { ...standard.isoCeilingByBody, [id]: iso },
-    }));
+  private bodyLines(question: LessonQuestion): readonly Line[] {
+    return question.kit
+      .filter((item): item is Body => item.kind === 'body' && item.medium === 'digital')
+      .map((body) => {
+        const found = isoLesson(question, body);
+        const name = `ISO ceiling of ${body.name || 'a body without a name'}`;
+        return this.line(body.id, name, isoWords(found, this.wording()), found, `the ISO ceiling of ${body.name}`);
+      });
   }
+
+  /** Of a place only what its frames say something of. */
+  private placeLines(question: LessonQuestion, walk: Walk, stop: Stop): readonly Line[] {
+    const [steps, speed] = [stepsLesson(question, stop), speedLesson(question, stop)];
+    const line = <Takes>(
+      found: Lesson<Takes>,
+      name: string,
+      words: LessonWords,
+      change: (takes: Takes) => (one: Stop) => Stop,
+    ): readonly Line[] => {
+      const part = `${name.toLowerCase()} by its frames`;
+      const take = found.kind === 'found' ? () => this.stopActions.adjust({ walk, stop }, part, change(found.takes)) : null;
+      return found.frames === 0 ? [] : [{ id: `${stop.id}/${name}`, name: `${name} at ${nameOf(stop)}`, ...words, take }];
+    };
+    return [
+      ...line(steps, 'Where people step', stepsWords(steps, this.wording()), (subject) => (one) => ({ ...one, subject })),
+      ...line(speed, 'How fast people walk', speedWords(speed), (movers) => (one) => ({ ...one, movers })),
+    ];
+  }
+
+  private line(id: string, name: string, words: LessonWords, found: Lesson<Partial<Standard>>, what: string): Line {
+    return {
+      id,
+      name,
+      ...words,
+      take: found.kind === 'found' ? () => this.kitActions.takeFromFrames(what, found.takes) : null,
+    };
+  }
+}
+
+function legsOf({ walks }: Workspace, outing: Workspace['outings'][number]): ReturnType<typeof legsWalked> {
+  return legsWalked(outing, walks.find(({ id }) => id === outing.walkId)?.stops ?? []);
 }

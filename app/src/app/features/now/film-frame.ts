@@ -1,10 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import { type Body, bodyShutters, type Film, lensApertures, type Stop, type Walk } from '@roam-dial/core';
+import { type Body, bodyShutters, type Film, lensApertures, momentOf, type Stop, type Walk } from '@roam-dial/core';
 import { exposedByCard, frameCounter, rollIn } from '@roam-dial/core/log';
 import { FilmActions } from '../../state/actions/film.actions';
-import { momentOf } from '../../state/moment';
 import { wordingSignal } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { MarkWheel } from '../../ui/mark-wheel';

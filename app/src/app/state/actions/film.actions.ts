@@ -1,5 +1,5 @@
 import { Injectable, inject } from '@angular/core';
-import { type Body, type Film, type LogFrame, type LogRoll, type Stop, type Walk, type WalkLog } from '@roam-dial/core';
+import { type Body, type Film, type LogFrame, type LogRoll, momentOf, type Stop, type Walk, type WalkLog } from '@roam-dial/core';
 import {
   type ExposedAt,
   exposedAt,
@@ -18,7 +18,6 @@ import { nameOf } from '../../wording/name';
 import { CardStore } from '../card.store';
 import { addFrames, changeFrames, changeLog } from '../edits';
 import { LogOfWalk } from '../log-of-walk';
-import { momentOf } from '../moment';
 import { OutingStore } from '../outing.store';
 import { WorkspaceStore } from '../workspace.store';
 

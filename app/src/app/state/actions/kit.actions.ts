@@ -45,8 +45,8 @@ export class KitActions {
     this.store.announce(`Removed ${name}`);
   }
 
-  changeStandard(change: (standard: Standard) => Standard): void {
-    this.store.edit({ label: 'change your standard' }, changeStandard(change));
+  changeStandard(change: (standard: Standard) => Standard, label = 'change your standard'): void {
+    this.store.edit({ label }, changeStandard(change));
   }
 
   /** A part of the standard while it is typed or dragged: one step of undo. */
@@ -55,13 +55,11 @@ export class KitActions {
     this.store.edit({ label, mergeKey: `standard/${part}` }, changeStandard(change));
   }
 
-  /** What a person's own frames say of their hands. */
-  takeFit(change: (standard: Standard) => Standard): void {
-    this.store.edit({ label: 'take your steadiness from your frames' }, changeStandard(change));
-  }
-
-  /** The same of a body's noise. */
-  takeCeiling(bodyName: string, change: (standard: Standard) => Standard): void {
-    this.store.edit({ label: `take the ISO ceiling of ${bodyName} from your frames` }, changeStandard(change));
+  /** Figures that a person's own frames have taught. */
+  takeFromFrames(what: string, figures: Partial<Standard>): void {
+    this.store.edit(
+      { label: `take ${what} from your frames` },
+      changeStandard((standard) => ({ ...standard, ...figures })),
+    );
   }
 }

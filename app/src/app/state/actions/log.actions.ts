@@ -46,6 +46,16 @@ export class LogActions {
     this.changeCamera(log, cameraName, `which body ${cameraName || 'the camera'} is`, { bodyId });
   }
 
+  setLens(log: WalkLog, lensName: string, lensId: string | null): void {
+    this.store.edit(
+      { label: `say which lens ${lensName || 'the lens'} is` },
+      changeLog(log.id, (one) => ({
+        ...one,
+        lenses: one.lenses.map((lens) => (lens.name === lensName ? { ...lens, lensId } : lens)),
+      })),
+    );
+  }
+
   private changeCamera(log: WalkLog, cameraName: string, part: string, change: Partial<WalkLog['cameras'][number]>): void {
     this.store.edit(
       { label: `change ${part}`, mergeKey: `camera/${part}` },

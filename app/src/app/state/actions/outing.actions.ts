@@ -5,6 +5,7 @@ import {
   type FieldCheck,
   type MissReason,
   type Moment,
+  momentOf,
   type Outing,
   type OutingClock,
   type OutingEvent,
@@ -21,7 +22,6 @@ import { CardStore } from '../card.store';
 import { DeviceClock } from '../device-clock';
 import { LogOfWalk } from '../log-of-walk';
 import { addHappenings, addReturn, changeOuting, changeWalk, setAside, startOuting, takeRest } from '../edits';
-import { momentOf } from '../moment';
 import { instantAt, OutingStore, type Running } from '../outing.store';
 import { nameOf } from '../../wording/name';
 import { WorkspaceStore } from '../workspace.store';

@@ -129,10 +129,13 @@ export class HandsPage {
     if (keepers?.fit == null) return;
     const { limitS, spreadStops } = keepers.fit;
     const stops = Math.log2(limitS / keepers.ruleS);
-    this.kitActions.takeFit((standard) => ({
-      ...moved({ ...standard, steadinessStops: 0 }, Math.round(stops * 100) / 100),
-      steadinessSpreadStops: Math.round(spreadStops * 100) / 100,
-    }));
+    this.kitActions.changeStandard(
+      (standard) => ({
+        ...moved({ ...standard, steadinessStops: 0 }, Math.round(stops * 100) / 100),
+        steadinessSpreadStops: Math.round(spreadStops * 100) / 100,
+      }),
+      'take your steadiness from your frames',
+    );
   }
 
   /** The slowest time not tried yet, near where the curve bends. */

@@ -1,0 +1,115 @@
+import type { Body, KitItem, Lens, Standard } from '../../kit/index.js';
+import { cameraOf, cardAt, type PlacedFrame, type WalkLog } from '../frames/index.js';
+import { toleranceOf, type Tolerance, type Trial, trialsOf } from './tolerance.js';
+
+/** Why frames say nothing of a figure yet. */
+export type NoLesson = 'none' | 'few' | 'allFine' | 'noneFine' | 'wide';
+
+/** One of a person's figures: as it stands, as frames have it, and between what it lies nineteen times of twenty. */
+export interface Figure {
+  readonly today: number;
+  readonly found: number;
+  readonly low: number;
+  readonly high: number;
+}
+
+/** What frames say of one of a person's figures. */
+export type Lesson<Takes> =
+  | (Figure & {
+      readonly kind: 'found';
+      readonly frames: number;
+      readonly spoilt: number;
+      /** Of distances: how far they lie about the figure, σ of their logarithm. */
+      readonly spread?: Figure;
+      readonly takes: Takes;
+    })
+  | { readonly kind: 'notYet'; readonly today: number; readonly why: NoLesson; readonly frames: number };
+
+/** The frames of one walk. */
+export interface WalkedFrames {
+  readonly log: WalkLog;
+  readonly placed: readonly PlacedFrame[];
+}
+
+export interface LessonQuestion {
+  readonly walked: readonly WalkedFrames[];
+  readonly kit: readonly KitItem[];
+  readonly standard: Standard;
+}
+
+/** Fewer frames are not asked. */
+export const LEAST_FRAMES = 8;
+/** A band wider than this is no figure, stops. */
+const WIDEST_STOPS = 3;
+
+export function bodyOf({ kit }: Pick<LessonQuestion, 'kit'>, log: WalkLog, { frame }: PlacedFrame): Body | null {
+  const bodyId = cameraOf(log, frame)?.bodyId ?? null;
+  return kit.find((item): item is Body => item.kind === 'body' && item.id === bodyId) ?? null;
+}
+
+export function lensOf({ kit }: Pick<LessonQuestion, 'kit'>, log: WalkLog, { frame }: PlacedFrame): Lens | null {
+  const lensId = log.lenses.find(({ name }) => name === frame.lensName)?.lensId ?? null;
+  return kit.find((item): item is Lens => item.kind === 'lens' && item.id === lensId) ?? null;
+}
+
+export const cardOf = ({ stay, atMs }: PlacedFrame) => (stay === null ? null : cardAt(stay, atMs));
+
+/** Every frame of every walk. */
+export function framesOf<Found>(
+  { walked }: LessonQuestion,
+  of: (one: PlacedFrame, log: WalkLog) => readonly Found[],
+): readonly Found[] {
+  return walked.flatMap(({ log, placed }) => placed.flatMap((one) => of(one, log)));
+}
+
+/**
+ * What a figure is expected to be before frames say anything: the person's own, or, where that came from frames, what it was
+ * before, so that the same frames do not count twice.
+ */
+export function expectedOf({ taught }: Pick<Standard, 'taught'>, key: string, today: number): number {
+  const known = taught?.[key];
+  return known !== undefined && known.taken === today ? known.before : today;
+}
+
+/** The same kept with a figure that is taken over. */
+export function taughtBy(
+  standard: Pick<Standard, 'taught'>,
+  figures: Readonly<Record<string, { readonly today: number; readonly taken: number }>>,
+): Pick<Standard, 'taught'> {
+  const kept = Object.entries(figures).map(([key, { today, taken }]) => [key, { before: expectedOf(standard, key, today), taken }]);
+  return { taught: { ...standard.taught, ...Object.fromEntries(kept) } };
+}
+
+/** A figure up to which frames are fine. */
+export function toleranceLesson<Takes>(
+  frames: readonly { readonly measure: number; readonly isFine: boolean }[],
+  expected: number,
+  of: {
+    readonly today: number;
+    readonly value: (stops: number) => number;
+    readonly takes: (found: Tolerance, trials: readonly Trial[]) => Takes;
+  },
+): Lesson<Takes> {
+  const fine = frames.filter(({ isFine }) => isFine).length;
+  const notYet = (why: NoLesson): Lesson<Takes> => ({ kind: 'notYet', today: of.today, why, frames: frames.length });
+  if (frames.length === 0) return notYet('none');
+  if (frames.length < LEAST_FRAMES) return notYet('few');
+  if (fine === frames.length) return notYet('allFine');
+  if (fine === 0) return notYet('noneFine');
+  const trials = trialsOf(frames);
+  const found = toleranceOf(trials, expected);
+  if (found.highStops - found.lowStops > WIDEST_STOPS) return notYet('wide');
+  return {
+    kind: 'found',
+    today: of.today,
+    found: of.value(found.stops),
+    low: of.value(found.lowStops),
+    high: of.value(found.highStops),
+    frames: frames.length,
+    spoilt: frames.length - fine,
+    takes: of.takes(found, trials),
+  };
+}
+
+export const hundredths = (value: number): number => Math.round(value * 100) / 100;
+export const between = (value: number, [low, high]: readonly [number, number]): number => Math.min(high, Math.max(low, value));
