@@ -51,6 +51,8 @@ export {
   slowestAutoSeries,
   widestFNumberAt,
   type Standard,
+  type NoisePoint,
+  type NoiseTest,
   type StoredHandTest,
   type Support,
   type SupportKind,

@@ -31,7 +31,7 @@ test('the frames of a walk, from files to what they say of the cards, by keys', 
   await expect(page.getByLabel('Its clock needs')).toHaveValue('−1:00:00');
   await expect(page.getByText('9 frames, 9 of them in stays of the walk')).toBeVisible();
   await expect(sheet.getByRole('group', { name: 'Tollard Stop' }).getByRole('option')).toHaveCount(3);
-  await page.getByLabel('Which of yours').selectOption({ label: 'Small body' });
+  await page.getByLabel('Which body of yours').selectOption({ label: 'Small body' });
 
   await frames.first().click();
   await expect(page.getByText(/^The subject is|^Where the subject is/)).toBeVisible();

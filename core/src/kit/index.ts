@@ -31,4 +31,12 @@ export {
   slowestAutoSeries,
   widestFNumberAt,
 } from './reach.js';
-export { DEFAULT_STANDARD, type ShakeRule, type Standard, type StoredHandTest, type TaughtFigure } from './standard.js';
+export {
+  DEFAULT_STANDARD,
+  type NoisePoint,
+  type NoiseTest,
+  type ShakeRule,
+  type Standard,
+  type StoredHandTest,
+  type TaughtFigure,
+} from './standard.js';

@@ -15,6 +15,20 @@ export interface StoredHandTest {
   readonly sharp: number;
 }
 
+/** Signal to noise of one ISO, pixel by pixel and at the size that pictures are looked at. */
+export interface NoisePoint {
+  readonly iso: number;
+  readonly perPixel: number;
+  readonly seen: number;
+}
+
+/** What even patches have said of a body's noise. */
+export interface NoiseTest {
+  readonly bodyId: string;
+  /** By ISO, ascending, each once. */
+  readonly points: readonly NoisePoint[];
+}
+
 export interface TaughtFigure {
   readonly before: number;
   readonly taken: number;
@@ -40,6 +54,8 @@ export interface Standard {
   readonly handTests?: readonly StoredHandTest[];
   /** By figure, what it was before frames were taken over, and what was taken: the same frames do not count twice. */
   readonly taught?: Readonly<Record<string, TaughtFigure>>;
+  /** The least signal to noise, at the size looked at, that the person takes; null while nobody has said. And what bodies have. */
+  readonly noise?: { readonly acceptedRatio: number | null; readonly tests: readonly NoiseTest[] };
   /** Figures of judgement that the person has replaced. */
   readonly figures?: Partial<Figures>;
 }

@@ -47,3 +47,5 @@ export {
   type MissStretch,
 } from './compare/misses.js';
 export * from './lessons/index.js';
+export * from './noise/index.js';
+export * from './again/index.js';

@@ -163,8 +163,8 @@ everyFieldOf<Walk, 'id' | 'isDemo' | 'notes'>(
   (over) => withWalk((walk) => ({ ...walk, ...over })),
 );
 
-// What was taught changes what frames say of a figure again: core/src/log/lessons.
-everyFieldOf<Standard, 'figures' | 'taught'>(
+// What was taught and how noise was taken changes what frames and patches say: core/src/log.
+everyFieldOf<Standard, 'figures' | 'taught' | 'noise'>(
   'the standard',
   {
     sharpness: ['market', { kind: 'exhibition' } as unknown as Standard['sharpness']],

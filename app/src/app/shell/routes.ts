@@ -80,6 +80,8 @@ export const routes: Routes = [
       { path: 'frames', loadComponent: () => import('../features/log').then((room) => room.FramesPage) },
       { path: 'against', loadComponent: () => import('../features/log').then((room) => room.AgainstPage) },
       { path: 'lessons', loadComponent: () => import('../features/log').then((room) => room.LessonsPage) },
+      { path: 'again', loadComponent: () => import('../features/log').then((room) => room.AgainPage) },
+      { path: 'noise', loadComponent: () => import('../features/log').then((room) => room.NoisePage) },
     ],
   },
   {

@@ -22,7 +22,7 @@ class FakeClient {
   readonly asked: string[] = [];
   ask({ kind, file }: FrameQuestion): Observable<Step<never, FrameAnswer>> {
     this.asked.push(`${kind} ${file.name}`);
-    if (kind === 'look') return of({ kind: 'done', answer: { kind, seen: null, problem: 'is broken' } });
+    if (kind !== 'facts') return of({ kind: 'done', answer: { kind: 'look', seen: null, problem: 'is broken' } });
     if (file.name === 'dies.jpg') return of({ kind: 'failed', message: 'It took too long.' });
     if (file.size === 0) return of({ kind: 'done', answer: { kind, facts: null, thumb: null, problem: 'is empty: 0 bytes' } });
     const facts = { ...frameFacts({ Model: 'One' }), wallMs: FOUR + Number(file.name.slice(1, 3)) * 60_000 };

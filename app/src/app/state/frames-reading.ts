@@ -1,13 +1,11 @@
 import { Injectable, inject } from '@angular/core';
 import { type LogFrame, proposeClock, type Walk, type WalkLog } from '@roam-dial/core';
 import { fileOfFrame, frameSight, framesToScan, inCountedOrder, isScan } from '@roam-dial/core/log';
-import { BehaviorSubject, firstValueFrom, last, type Observable } from 'rxjs';
+import { BehaviorSubject, type Observable } from 'rxjs';
 import { createId } from '../data/defaults';
 import { Sights } from '../data/sights';
-import { FrameClient } from '../workers/frame.client';
-import type { FactsAnswer, FrameAnswer, FrameQuestion, LookAnswer } from '../workers/frame-desk';
-import type { Step } from '../workers/steps';
 import { addFrames, changeFrames, changeLog } from './edits';
+import { FrameQuestions } from './frame-questions';
 import { LogOfWalk } from './log-of-walk';
 import { LogStore } from './log.store';
 import { WorkspaceStore } from './workspace.store';
@@ -54,7 +52,7 @@ const fileKey = (name: string, bytes: number): string => `${bytes}/${name}`;
 export class FramesReading {
   private readonly store = inject(WorkspaceStore);
   private readonly ofWalk = inject(LogOfWalk);
-  private readonly client = inject(FrameClient);
+  private readonly questions = inject(FrameQuestions);
   private readonly sights = inject(Sights);
   private readonly logs = inject(LogStore);
   private readonly subject = new BehaviorSubject<FramesReadingState>(IDLE);
@@ -106,7 +104,7 @@ export class FramesReading {
         continue;
       }
       known.add(key);
-      const { facts, thumb, problem } = await this.ask<FactsAnswer>({ kind: 'facts', file });
+      const { facts, thumb, problem } = await this.questions.answer('facts', file);
       if (facts === null) {
         this.say({}, `${file.name} ${problem}.`);
         continue;
@@ -184,7 +182,7 @@ export class FramesReading {
     this.subject.next({ ...this.subject.value, doing: 'looking', done: 0, of: taken.length });
     for (const { id, sightId, file } of taken) {
       if (!isOn()) return;
-      const { seen, problem } = await this.ask<LookAnswer>({ kind: 'look', file });
+      const { seen, problem } = await this.questions.answer('look', file);
       const { frames } = await this.store.snapshot();
       const frame = frames.find((one) => one.id === id);
       this.say({}, seen === null ? `${file.name} ${problem}: what it says of itself is kept.` : null);
@@ -192,15 +190,6 @@ export class FramesReading {
       await this.keep({ id: sightId, logId: frame.logId, thumb: seen.thumb, reading: seen.reading });
       this.store.record(changeFrames(new Set([id]), (one) => ({ ...one, sight: frameSight(seen.reading, seen.verdict) })));
     }
-  }
-
-  private async ask<Answer extends FrameAnswer>(question: FrameQuestion): Promise<Answer> {
-    const step = (await firstValueFrom(this.client.ask(question).pipe(last()))) as Step<never, Answer>;
-    if (step.kind === 'done') return step.answer;
-    const problem = step.kind === 'progress' ? '' : `could not be read: ${step.message.replace(/\.$/, '')}`;
-    return (question.kind === 'facts'
-      ? { kind: 'facts', facts: null, thumb: null, problem }
-      : { kind: 'look', seen: null, problem }) as unknown as Answer;
   }
 
   /** A full disk takes no pictures any more; what frames say of themselves is small, and goes on. */

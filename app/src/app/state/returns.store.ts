@@ -34,6 +34,8 @@ function daysUntil(day: string, later: string): number {
   return Math.max(0, Math.round((Date.parse(later) - Date.parse(day)) / 86_400_000));
 }
 
+const laterOf = (a: string, b: string): string => (a < b ? b : a);
+
 /** A return as a walk of one stop: what the light of a place is asked with. */
 function walkOfReturn({ stop, place, districtId, day }: Return): Walk {
   return { ...newWalk('return', day, null), place, districtId, stops: [stop] };
@@ -56,7 +58,7 @@ export function minuteOf({ stop, place, day, lightMin }: Return, days: ReturnDay
 }
 
 /** What is only said of a return, or who is wanted there, is no matter of its light. */
-function isSameLight(a: readonly Return[], b: readonly Return[]): boolean {
+export function isSameLight(a: readonly Return[], b: readonly Return[]): boolean {
   const isSame = (one: Return, k: number): boolean => {
     const other = b[k];
     return one.id === other?.id && one.stop === other.stop && one.day === other.day && one.lightMin === other.lightMin;
@@ -79,15 +81,18 @@ export class ReturnsStore {
   /** One after the other, each as soon as it is known; null where it could not be worked out. */
   readonly days$: Observable<DaysOfReturns> = this.workspace$.pipe(
     distinctUntilChanged((a, b) => a.districts === b.districts && isSameLight(a.returns, b.returns)),
-    switchMap((workspace) =>
-      from(workspace.returns).pipe(
-        concatMap((one) => this.daysOf(workspace, one).pipe(map((days) => [one.id, days] as const))),
-        scan((all, [id, days]) => new Map(all).set(id, days), new Map<string, ReturnDays | null>()),
-        startWith(new Map<string, ReturnDays | null>()),
-      ),
-    ),
+    switchMap((workspace) => this.daysFor(workspace, workspace.returns)),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
+
+  /** The same of lights that nobody has kept yet. */
+  daysFor(workspace: Workspace, returns: readonly Return[]): Observable<DaysOfReturns> {
+    return from(returns).pipe(
+      concatMap((one) => this.daysOf(workspace, one).pipe(map((days) => [one.id, days] as const))),
+      scan((all, [id, days]) => new Map(all).set(id, days), new Map<string, ReturnDays | null>()),
+      startWith(new Map<string, ReturnDays | null>()),
+    );
+  }
 
   private daysOf(workspace: Workspace, one: Return): Observable<ReturnDays | null> {
     if (!isByDay(one)) return of({ kind: 'anyDay' });
@@ -110,7 +115,7 @@ export class ReturnsStore {
         if (runs === null) return null;
         const ahead = runs
           .filter(({ toDay }) => toDay >= now)
-          .map((run) => ({ ...run, fromDay: run.fromDay < now ? now : run.fromDay }));
+          .map((run) => ({ ...run, fromDay: laterOf(run.fromDay, now), day: laterOf(run.day, now) }));
         const days: ReturnDays = { kind: 'runs', runs: ahead };
         this.known.set(key, days);
         return days;

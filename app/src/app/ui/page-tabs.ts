@@ -28,10 +28,12 @@ const BY_PATH: IsActiveMatchOptions = { paths: 'exact', queryParams: 'ignored', 
       @for (page of pages(); track page.path) {
         <a
           #active="routerLinkActive"
+          #link="matTabLink"
           mat-tab-link
           queryParamsHandling="preserve"
           [routerLink]="page.path"
           routerLinkActive
+          (isActiveChange)="$event && show(link.elementRef.nativeElement)"
           [routerLinkActiveOptions]="byPath"
           [active]="active.isActive"
         >
@@ -60,4 +62,9 @@ export class PageTabs {
   readonly pages = input.required<readonly PageTab[]>();
   readonly label = input.required<string>();
   protected readonly byPath = BY_PATH;
+
+  /** More pages than a phone is wide are swiped: the one that is on screen is in view. */
+  protected show(link: HTMLElement): void {
+    requestAnimationFrame(() => link.scrollIntoView({ block: 'nearest', inline: 'center' }));
+  }
 }

@@ -1,19 +1,32 @@
-import { type ExifTags, type FrameFacts, frameFacts } from '@roam-dial/core';
+import { type ExifTags, type FrameFacts, frameFacts, type NoisePoint } from '@roam-dial/core';
 import {
   lumaOf,
   packedReading,
   type PackedReading,
+  type PatchProblem,
+  problemOfPatch,
+  readPatch,
   readSoftness,
   softnessVerdict,
   type SoftnessVerdict,
 } from '@roam-dial/core/log';
 import { imageSize } from 'image-size';
 
-export type FrameQuestion =
+/** What may be asked of a file, and what comes of it: null with why, where nothing does. */
+export interface FrameAnswers {
   /** What the file says of itself, and the small picture that it may carry. */
-  | { readonly kind: 'facts'; readonly file: File }
+  readonly facts: FactsAnswer;
   /** What can be measured in its picture. */
-  | { readonly kind: 'look'; readonly file: File };
+  readonly look: LookAnswer;
+  /** What an even patch says of noise. */
+  readonly patch: PatchAnswer;
+}
+export type FrameKind = keyof FrameAnswers;
+
+export interface FrameQuestion {
+  readonly kind: FrameKind;
+  readonly file: File;
+}
 
 export interface FactsAnswer {
   readonly kind: 'facts';
@@ -36,7 +49,14 @@ export interface Seen {
   readonly verdict: SoftnessVerdict;
 }
 
-export type FrameAnswer = FactsAnswer | LookAnswer;
+export interface PatchAnswer {
+  readonly kind: 'patch';
+  /** Null for what tells nothing of noise, with why. */
+  readonly patch: { readonly point: NoisePoint; readonly picture: Blob } | null;
+  readonly problem: string;
+}
+
+export type FrameAnswer = FrameAnswers[FrameKind];
 
 /** Files that are pictures by their first bytes: the others are not handed to a reader of them. */
 const HEAD_BYTES = 512 * 1024;
@@ -82,8 +102,22 @@ async function factsOf(file: File): Promise<FactsAnswer> {
   return { kind: 'facts', facts: frameFacts(tags as ExifTags), thumb, problem: '' };
 }
 
+interface Sides {
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Sides of a picture that may be opened, or why it may not. */
+async function sidesToOpen(file: File): Promise<Sides | string> {
+  if (file.size > MOST_BYTES) return `is larger than ${MOST_BYTES / 1e6} MB`;
+  const sides = await sidesOf(file);
+  if (sides === null) return 'is of a kind that the browser cannot open';
+  const megapixels = (sides.width * sides.height) / 1e6;
+  return megapixels > MOST_MEGAPIXELS ? `has ${Math.round(megapixels)} megapixels; at most ${MOST_MEGAPIXELS} are opened` : sides;
+}
+
 /** Sides of a picture by the head of its file; null where it has none. */
-async function megapixelsOf(file: File): Promise<{ readonly width: number; readonly height: number } | null> {
+async function sidesOf(file: File): Promise<Sides | null> {
   try {
     const { width, height, orientation = 1 } = imageSize(new Uint8Array(await file.slice(0, HEAD_BYTES).arrayBuffer()));
     return orientation >= 5 ? { width: height, height: width } : { width, height };
@@ -103,12 +137,9 @@ function drawn(bitmap: ImageBitmap, width: number, height: number): OffscreenCan
 
 async function lookAt(file: File): Promise<LookAnswer> {
   const refuse = (problem: string): LookAnswer => ({ kind: 'look', seen: null, problem });
-  if (file.size > MOST_BYTES) return refuse(`is larger than ${MOST_BYTES / 1e6} MB`);
-  const sides = await megapixelsOf(file);
-  if (sides === null) return refuse('is of a kind that the browser cannot open');
+  const sides = await sidesToOpen(file);
+  if (typeof sides === 'string') return refuse(sides);
   const pixels = sides.width * sides.height;
-  if (pixels > MOST_MEGAPIXELS * 1e6)
-    return refuse(`has ${Math.round(pixels / 1e6)} megapixels; at most ${MOST_MEGAPIXELS} are opened`);
   const scale = Math.min(1, Math.sqrt(READ_PIXELS / pixels));
   const [width, height] = [Math.max(1, Math.round(sides.width * scale)), Math.max(1, Math.round(sides.height * scale))];
   const bitmap = await createImageBitmap(file, { resizeWidth: width, resizeHeight: height, resizeQuality: 'high' }).catch(
@@ -127,7 +158,54 @@ async function lookAt(file: File): Promise<LookAnswer> {
   return { kind: 'look', seen: { thumb, reading: packedReading(reading), verdict: softnessVerdict(reading) }, problem: '' };
 }
 
+/** Why a patch is not taken, in words. */
+const PATCH_PROBLEMS: Readonly<Record<PatchProblem, string>> = {
+  tooSmall: 'is too small to tell noise by',
+  tooDark: 'is too dark: expose the patch to mid-grey',
+  tooBright: 'is too bright: expose the patch to mid-grey',
+  uneven: 'is not of an even patch: its middle has shapes or shading in it',
+};
+
+/** So much of the middle is read, at its full size; and so much of it is shown at the size that pictures are looked at. */
+const PATCH_PX = 1536;
+const SHOWN_PX = 144;
+
+function lumaFrom(canvas: OffscreenCanvas): ReturnType<typeof lumaOf> {
+  const { width, height } = canvas;
+  const { data } = (canvas.getContext('2d') as OffscreenCanvasRenderingContext2D).getImageData(0, 0, width, height);
+  return lumaOf(data, width, height);
+}
+
+async function patchOf(file: File): Promise<PatchAnswer> {
+  const refuse = (problem: string): PatchAnswer => ({ kind: 'patch', patch: null, problem });
+  const { facts, problem } = await factsOf(file);
+  if (facts === null) return refuse(problem);
+  if (facts.iso === null) return refuse('does not say its ISO');
+  const opened = await sidesToOpen(file);
+  if (typeof opened === 'string') return refuse(opened);
+  const { width, height } = opened;
+  const side = Math.min(PATCH_PX, Math.floor(Math.min(width, height) / 2));
+  const corner = [Math.floor((width - side) / 2), Math.floor((height - side) / 2)] as const;
+  const bitmap = await createImageBitmap(file, ...corner, side, side).catch(() => null);
+  if (bitmap === null) return refuse('is broken, or of a kind that the browser cannot open');
+  const seenSide = Math.round(side * Math.min(1, Math.sqrt(READ_PIXELS / (width * height))));
+  const seenCanvas = drawn(bitmap, seenSide, seenSide);
+  const [perPixel, seen] = [readPatch(lumaFrom(drawn(bitmap, side, side))), readPatch(lumaFrom(seenCanvas))];
+  bitmap.close();
+  const wrong = problemOfPatch(perPixel) ?? problemOfPatch(seen);
+  if (wrong !== null || perPixel === null || seen === null) return refuse(PATCH_PROBLEMS[wrong ?? 'tooSmall']);
+  const shown = new OffscreenCanvas(SHOWN_PX, SHOWN_PX);
+  const [from] = [(seenSide - SHOWN_PX) / 2];
+  shown.getContext('2d')?.drawImage(seenCanvas, -Math.max(0, from), -Math.max(0, from));
+  // Without loss: what is looked at is its noise.
+  const picture = await shown.convertToBlob({ type: 'image/png' });
+  const point = { iso: facts.iso, perPixel: perPixel.signalToNoise, seen: seen.signalToNoise };
+  return { kind: 'patch', patch: { point, picture }, problem: '' };
+}
+
+const ANSWERS = { facts: factsOf, look: lookAt, patch: patchOf } as const;
+
 /** Files never leave the browser; of a picture only what is said of it here stays. */
-export function frameAnswer(question: FrameQuestion): Promise<FrameAnswer> {
-  return question.kind === 'facts' ? factsOf(question.file) : lookAt(question.file);
+export function frameAnswer({ kind, file }: FrameQuestion): Promise<FrameAnswer> {
+  return ANSWERS[kind](file);
 }

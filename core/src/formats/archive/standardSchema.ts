@@ -1,9 +1,17 @@
 import Joi from 'joi';
 import { STOP_STEPS } from '../../units/index.js';
-import { FIGURE_RANGES, type Standard, type StoredHandTest, type TaughtFigure } from '../../kit/index.js';
+import {
+  FIGURE_RANGES,
+  type Standard,
+  type NoisePoint,
+  type NoiseTest,
+  type StoredHandTest,
+  type TaughtFigure,
+} from '../../kit/index.js';
 import type { Settings } from './settings.js';
-import { atLeastZero, iso, number, positive, required, shutter, stops } from './schemaParts.js';
+import { atLeastZero, id, iso, number, positive, required, shutter, stops } from './schemaParts.js';
 
+const ratio = positive.max(1e6);
 /** A figure for each body of a large bag. */
 const MOST_TAUGHT = 10_000;
 
@@ -45,6 +53,21 @@ export const standardSchema = required<Standard>({
     .pattern(Joi.string().max(120), required<TaughtFigure>({ before: number, taken: number }))
     .max(MOST_TAUGHT)
     .optional(),
+  noise: required<NonNullable<Standard['noise']>>({
+    acceptedRatio: ratio.allow(null),
+    tests: Joi.array()
+      .items(
+        required<NoiseTest>({
+          bodyId: id,
+          points: Joi.array()
+            .items(required<NoisePoint>({ iso, perPixel: ratio, seen: ratio }))
+            .unique('iso')
+            .max(200),
+        }),
+      )
+      .unique('bodyId')
+      .max(1000),
+  }).optional(),
   figures: Joi.object(
     Object.fromEntries(Object.entries(FIGURE_RANGES).map(([key, [low, high]]) => [key, number.min(low).max(high).optional()])),
   ).optional(),

@@ -1,7 +1,8 @@
 import jpeg from 'jpeg-js';
 import piexif from 'piexif-ts';
 import type { LogFrame } from '../frames/frame.js';
-import { type StandInShot, takeStandIn } from './standInCamera.js';
+import { type StandInPicture, type StandInShot, takeStandIn } from './standInCamera.js';
+import { type StandInPatch, takePatch } from './standInPatch.js';
 
 /** What a made-up camera writes of a frame, beside what the shot itself says. */
 export type WrittenFacts = Pick<
@@ -30,7 +31,9 @@ function degrees(value: number): readonly [Rational, Rational, Rational] {
   return [[whole, 1], [Math.floor(minutes), 1], rational((minutes - Math.floor(minutes)) * 60)];
 }
 
-function exifOf(shot: StandInShot, facts: WrittenFacts): string {
+type Exposed = Pick<StandInShot, 'fNumber' | 'focalLengthMm' | 'focusM'>;
+
+function exifOf(shot: Exposed, facts: WrittenFacts): string {
   const { ImageIFD, ExifIFD, GPSIFD } = piexif.TagValues;
   const { position, bearingDeg, iso, shutterS, compensationEv } = facts;
   const gps =
@@ -66,9 +69,20 @@ const binaryOf = (bytes: Uint8Array): string => {
   return text;
 };
 
+function written({ width, height, rgba }: StandInPicture, exposed: Exposed, facts: WrittenFacts, quality: number): Uint8Array {
+  const { data } = jpeg.encode({ width, height, data: new Uint8Array(rgba.buffer) }, quality);
+  return bytesOf(piexif.insert(exifOf(exposed, facts), binaryOf(data)));
+}
+
 /** The shot as a JPEG file with its EXIF, bytes; the same for the same shot. Simulated. */
 export function standInFile(shot: StandInShot, facts: WrittenFacts): Uint8Array {
-  const { width, height, rgba } = takeStandIn(shot);
-  const { data } = jpeg.encode({ width, height, data: new Uint8Array(rgba.buffer) }, QUALITY);
-  return bytesOf(piexif.insert(exifOf(shot, facts), binaryOf(data)));
+  return written(takeStandIn(shot), shot, facts, QUALITY);
+}
+
+/** Noise is what a patch is about: as little of it as can be is left away. */
+const PATCH_QUALITY = 100;
+
+/** An even patch as a JPEG file. Simulated. */
+export function standInPatchFile(patch: StandInPatch, facts: WrittenFacts): Uint8Array {
+  return written(takePatch(patch), { fNumber: 8, focalLengthMm: 28, focusM: 1 }, facts, PATCH_QUALITY);
 }

@@ -36,7 +36,7 @@ const UNKNOWN = '';
           <span class="soft of">{{ line.words }}</span>
         </p>
         <rd-choice-field
-          label="Which of yours"
+          label="Which body of yours"
           [value]="line.camera.bodyId ?? ''"
           [choices]="bodies()"
           (changed)="actions.setBody(log(), line.camera.name, $event === '' ? null : $event)"
@@ -69,7 +69,7 @@ const UNKNOWN = '';
           <span class="soft of">{{ line.words }}</span>
         </p>
         <rd-choice-field
-          label="Which of yours"
+          label="Which lens of yours"
           [value]="line.lens.lensId ?? ''"
           [choices]="lenses()"
           (changed)="actions.setLens(log(), line.lens.name, $event === '' ? null : $event)"

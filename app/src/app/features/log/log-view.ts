@@ -22,5 +22,7 @@ export class LogView {
     { path: '/log/frames', name: 'Frames' },
     { path: '/log/against', name: 'Against the card' },
     { path: '/log/lessons', name: 'What they teach' },
+    { path: '/log/again', name: 'When again' },
+    { path: '/log/noise', name: 'Noise' },
   ];
 }

@@ -1,1 +1,2 @@
 export { ReturnsPage } from './returns-page';
+export { nextLines } from './return-words';

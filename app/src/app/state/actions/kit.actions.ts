@@ -1,5 +1,5 @@
 import { Injectable, inject } from '@angular/core';
-import type { KitItem, Standard } from '@roam-dial/core';
+import type { Body, KitItem, NoisePoint, Standard } from '@roam-dial/core';
 import { createId } from '../../data/defaults';
 import { addKitItem, changeKitItem, changeStandard, duplicateKitItem, removeKitItem } from '../edits';
 import { WorkspaceStore } from '../workspace.store';
@@ -60,6 +60,36 @@ export class KitActions {
     this.store.edit(
       { label: `take ${what} from your frames` },
       changeStandard((standard) => ({ ...standard, ...figures })),
+    );
+  }
+
+  takeFromPatches(bodyName: string, figures: Partial<Standard>): void {
+    this.changeStandard((standard) => ({ ...standard, ...figures }), `take the ISO ceiling of ${bodyName} from its patches`);
+  }
+
+  /** Patches of a body: an ISO that was tested before is tested anew. */
+  addNoise({ id: bodyId, name }: Body, points: readonly NoisePoint[]): void {
+    this.changeStandard((standard) => {
+      const { acceptedRatio = null, tests = [] } = standard.noise ?? {};
+      const before = tests.find((test) => test.bodyId === bodyId)?.points ?? [];
+      const byIso = new Map([...before, ...points].map((point) => [point.iso, point]));
+      const test = { bodyId, points: [...byIso.values()].sort((a, b) => a.iso - b.iso) };
+      return { ...standard, noise: { acceptedRatio, tests: [...tests.filter((one) => one.bodyId !== bodyId), test] } };
+    }, `read the noise of ${name}`);
+  }
+
+  forgetNoise({ id: bodyId, name }: Body): void {
+    this.changeStandard((standard) => {
+      const { acceptedRatio = null, tests = [] } = standard.noise ?? {};
+      return { ...standard, noise: { acceptedRatio, tests: tests.filter((one) => one.bodyId !== bodyId) } };
+    }, `forget the noise of ${name}`);
+  }
+
+  /** The noisiest that is still taken, of every body. */
+  acceptNoise(acceptedRatio: number): void {
+    this.changeStandard(
+      (standard) => ({ ...standard, noise: { tests: standard.noise?.tests ?? [], acceptedRatio } }),
+      'say which noise you take',
     );
   }
 }

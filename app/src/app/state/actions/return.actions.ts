@@ -25,18 +25,13 @@ export class ReturnActions {
 
   /** A stop of a walk, for the light in which it stands there at a minute. */
   keep(walk: Walk, stop: Stop, lightMin: number): void {
-    const { place, day } = walk;
-    const kept: Return = {
-      id: createId(),
-      stop,
-      place,
-      districtId: walk.districtId ?? null,
-      day,
-      lightMin,
-      crowd: 'any',
-      wrong: '',
-      notedMs: this.clock.nowMs(),
-    };
+    this.keepLight({ stop, place: walk.place, districtId: walk.districtId ?? null, day: walk.day, lightMin });
+  }
+
+  /** The light of a place on any day. */
+  keepLight(light: Pick<Return, 'stop' | 'place' | 'districtId' | 'day' | 'lightMin'>): void {
+    const { stop } = light;
+    const kept: Return = { ...light, id: createId(), crowd: 'any', wrong: '', notedMs: this.clock.nowMs() };
     this.store.edit({ label: `keep ${nameOf(stop)} for another time` }, addReturn(kept));
     this.store.announce(`${nameOf(stop)} is kept in Returns`);
   }

@@ -1,0 +1,24 @@
+import { inject, Injectable } from '@angular/core';
+import { firstValueFrom, last } from 'rxjs';
+import { FrameClient } from '../workers/frame.client';
+import type { FrameAnswer, FrameAnswers, FrameKind } from '../workers/frame-desk';
+import type { Step } from '../workers/steps';
+
+/** Answers of which nothing came. */
+const NOTHING: { readonly [Kind in FrameKind]: (problem: string) => FrameAnswers[Kind] } = {
+  facts: (problem) => ({ kind: 'facts', facts: null, thumb: null, problem }),
+  look: (problem) => ({ kind: 'look', seen: null, problem }),
+  patch: (problem) => ({ kind: 'patch', patch: null, problem }),
+};
+
+/** Asks the frame workers about one file; a worker that dies over it is an answer too. */
+@Injectable({ providedIn: 'root' })
+export class FrameQuestions {
+  private readonly client = inject(FrameClient);
+
+  async answer<Kind extends FrameKind>(kind: Kind, file: File): Promise<FrameAnswers[Kind]> {
+    const step: Step<never, FrameAnswer> = await firstValueFrom(this.client.ask({ kind, file }).pipe(last()));
+    if (step.kind === 'done') return step.answer as FrameAnswers[Kind];
+    return NOTHING[kind](step.kind === 'progress' ? '' : `could not be read: ${step.message.replace(/\.$/, '')}`);
+  }
+}

@@ -1,0 +1,2 @@
+export { type NoiseCurve, noiseCurve } from './noiseCurve.js';
+export { type PatchProblem, type PatchReading, problemOfPatch, readPatch } from './patch.js';
