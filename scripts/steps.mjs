@@ -134,6 +134,7 @@ export function build() {
 /** What the tests open things with, each a program and Debian's package of it. */
 const DEBIAN = [
   { program: '/usr/bin/chromium', package: 'chromium', what: 'Chromium, for the browser tests' },
+  { program: '/usr/bin/exiftool', package: 'libimage-exiftool-perl', what: 'exiftool, which reads the tags of frames' },
   { program: '/usr/bin/gpsbabel', package: 'gpsbabel', what: 'gpsbabel, which opens the GPX files' },
   { program: '/usr/bin/pdftotext', package: 'poppler-utils', what: 'poppler, which opens the field cards' },
   { program: '/usr/lib/python3/dist-packages/icalendar', package: 'python3-icalendar', what: 'a reader of calendars' },

@@ -104,7 +104,7 @@ test('the demo’s earlier walk, and a walk without frames or without a walk', a
   // A table of them, with no place in it unless it is asked for.
   const saved = async (): Promise<string> => {
     const coming = page.waitForEvent('download');
-    await page.getByRole('button', { name: 'Save as a table (CSV)' }).click();
+    await page.getByRole('button', { name: 'Table (CSV)', exact: true }).click();
     return readFileSync(await (await coming).path(), 'utf8');
   };
   const bare = await saved();

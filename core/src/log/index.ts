@@ -49,3 +49,4 @@ export {
 export * from './lessons/index.js';
 export * from './noise/index.js';
 export * from './again/index.js';
+export * from './track/index.js';

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { type Return, type ReturnDays, type Walk } from '@roam-dial/core';
+import type { Return, ReturnDays, Walk } from '@roam-dial/core';
 import { placesWorked, type PlaceWorked } from '@roam-dial/core/log';
 import { combineLatest, distinctUntilChanged, map, type Observable, of, shareReplay, switchMap } from 'rxjs';
 import type { Workspace } from '../data/workspace';

@@ -1,7 +1,10 @@
 import Papa from 'papaparse';
 import { DEFAULT_INTENTS } from '../../stop/index.js';
 import { frameFacts, type LogFrame, type PlacedFrame, type Verdict, VERDICTS } from '../../log/frames/index.js';
+import { type FrameLine, readFramesCsv, withLines } from './readFramesCsv.js';
 import { type FramesTable, writeFramesCsv } from './writeFramesCsv.js';
+import { writeFramesGeoJson } from './writeFramesGeoJson.js';
+import { sidecarName, writeXmp } from './writeXmp.js';
 
 const words = Object.fromEntries(VERDICTS.map((verdict) => [verdict, verdict])) as Record<Verdict, string>;
 /** 10:15:30 at the Azores in winter, an hour behind UTC. */
@@ -58,7 +61,9 @@ describe('a table of frames', () => {
         Model: 'Made-up One',
         LensModel: '28 mm',
         GPSLatitude: '46.5001234',
+        GPSLatitudeRef: 'N',
         GPSLongitude: '-20.7005678',
+        GPSLongitudeRef: 'W',
         GPSImgDirection: '48',
         Location: 'Orrel Steps',
         Keywords: 'good',
@@ -90,5 +95,110 @@ describe('a table of frames', () => {
 
   it('is its heads alone without frames', () => {
     expect(read(writeFramesCsv(table([])))).toEqual([]);
+  });
+});
+
+describe('a table that is read back', () => {
+  const film = placed({ source: { kind: 'roll', rollId: 'r', number: 7, scan: null }, verdict: null });
+  const settings = ({ fNumber, shutterS, iso, focalLengthMm, compensationEv, verdict }: Omit<FrameLine, 'source'>) => [
+    ...[fNumber, shutterS, iso, focalLengthMm, compensationEv].map((one) => (one === null ? null : Number(one.toPrecision(2)))),
+    verdict,
+  ];
+
+  it('says what was written, to the last digit that was', () => {
+    const all = [placed(), placed({ verdict: 'moved', shutterS: 8 }), film];
+    const read = readFramesCsv(writeFramesCsv(table(all)), words);
+    if (!read.ok) throw new Error(read.message);
+    expect(read.leftOut).toBe(0);
+    expect(read.lines.map(settings)).toEqual(all.map((one) => settings(one.frame)));
+    // Nothing changes by it.
+    expect(
+      withLines(
+        all.slice(0, 1).map((one) => one.frame),
+        read.lines.slice(0, 1),
+      ),
+    ).toEqual([]);
+  });
+
+  it('changes what was decided, and of film what was set; a camera’s own figures stay', () => {
+    const text =
+      'SourceFile,FNumber,ExposureTime,ISO,Keywords\r\n./a0001.jpg,22,1/8,100,Shake\r\nFrame 7,4,0.5,,good\r\nX.JPG,,,,good\r\n';
+    const read = readFramesCsv(text, words);
+    if (!read.ok) throw new Error(read.message);
+    const [own, roll] = withLines([placed().frame, film.frame], read.lines);
+    expect(own).toMatchObject({ verdict: 'shake', fNumber: 5.6, iso: 800 });
+    expect(roll).toMatchObject({ verdict: 'good', fNumber: 4, shutterS: 0.5, iso: 800 });
+  });
+
+  it.each([
+    ['', 'no column SourceFile'],
+    ['a,b\r\n1,2\r\n', 'no column SourceFile'],
+  ])('is refused in words where it is none: %j', (text, message) => {
+    const read = readFramesCsv(text, words);
+    expect(read.ok ? '' : read.message).toContain(message);
+  });
+
+  it('takes nonsense for nothing', () => {
+    const text = 'SourceFile,FNumber,ExposureTime,ISO,Keywords\r\n,4,1/8,100,good\r\nA0001.JPG,-3,1/0,1e99,whatever\r\n"un\r\n';
+    const read = readFramesCsv(text, words);
+    if (!read.ok) throw new Error(read.message);
+    expect(read.lines[0]).toMatchObject({ source: 'A0001.JPG', fNumber: null, shutterS: null, iso: null, verdict: null });
+  });
+});
+
+describe('sidecars', () => {
+  const facts = { log: { timeZone: 'Atlantic/Azores' }, hasPlaces: true, words };
+
+  it('have the instant by the wall, rational figures, a rating and the verdict as a word', () => {
+    const text = writeXmp(placed({ bodyName: 'One & "two" <3>' }), facts);
+    for (const part of [
+      'exif:DateTimeOriginal="2027-03-13T10:15:30-01:00"',
+      'exif:FNumber="5600/1000"',
+      'exif:ExposureTime="1/250"',
+      '<rdf:li>800</rdf:li>',
+      'exif:GPSLatitude="46,30.007404N"',
+      'exif:GPSLongitude="20,42.034068W"',
+      'tiff:Model="One &amp; &quot;two&quot; &lt;3&gt;"',
+      'xmp:Rating="5"',
+      '<rdf:Bag><rdf:li>good</rdf:li></rdf:Bag>',
+    ]) {
+      expect(text).toContain(part);
+    }
+    expect(sidecarName('A0001.JPG')).toBe('A0001.xmp');
+    expect(sidecarName('Frame 7')).toBe('Frame 7.xmp');
+  });
+
+  it('say nothing of places without being asked to, in any of their bytes', () => {
+    const text = writeXmp(placed(), { ...facts, hasPlaces: false });
+    for (const secret of ['46,30', '20,42', 'GPSLatitude', 'GPSImgDirection', 'Orrel']) expect(text).not.toContain(secret);
+  });
+
+  it('say nothing that a frame does not', () => {
+    const bare = { ...placed({ ...frameFacts({}), verdict: null }), atMs: null, stay: null };
+    expect(writeXmp(bare, facts)).not.toMatch(/exif:[A-Z]\w+="|Rating|dc:subject>/);
+  });
+});
+
+describe('a map of frames', () => {
+  it('has a point a frame, its own or that of its stop, and leaves out what lies nowhere', () => {
+    const stop = { latitude: 1, longitude: 2 };
+    const [own, elsewhere] = [placed(), placed({ position: null })];
+    const here = { ...elsewhere, stay: { ...(elsewhere.stay as NonNullable<typeof elsewhere.stay>), position: stop } };
+    const log = { name: 'Walk', day: '2027-03-13', timeZone: 'Atlantic/Azores' };
+    const { features } = JSON.parse(writeFramesGeoJson(log, [own, here, elsewhere], words)) as {
+      features: { geometry: unknown; properties: Record<string, unknown> }[];
+    };
+    expect(features.map(({ geometry }) => geometry)).toEqual([
+      { type: 'Point', coordinates: [-20.7005678, 46.5001234] },
+      { type: 'Point', coordinates: [2, 1] },
+    ]);
+    expect(features[0]?.properties).toMatchObject({
+      name: 'A0001.JPG',
+      taken: '2027-03-13T10:15:30-01:00',
+      stop: 'Orrel Steps',
+      isStopsPosition: false,
+      verdict: 'good',
+    });
+    expect(features[1]?.properties['isStopsPosition']).toBe(true);
   });
 });

@@ -1,3 +1,4 @@
+import type { Moment } from '../../outing/index.js';
 import type { Body, KitItem, Lens, Standard } from '../../kit/index.js';
 import { cameraOf, cardAt, type PlacedFrame, type WalkLog } from '../frames/index.js';
 import { toleranceOf, type Tolerance, type Trial, trialsOf } from './tolerance.js';
@@ -52,7 +53,7 @@ export function lensOf({ kit }: Pick<LessonQuestion, 'kit'>, log: WalkLog, { fra
   return kit.find((item): item is Lens => item.kind === 'lens' && item.id === lensId) ?? null;
 }
 
-export const cardOf = ({ stay, atMs }: PlacedFrame) => (stay === null ? null : cardAt(stay, atMs));
+export const cardOf = ({ stay, atMs }: PlacedFrame): Moment | null => (stay === null ? null : cardAt(stay, atMs));
 
 /** Every frame of every walk. */
 export function framesOf<Found>(

@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import type { Body, Film, Verdict } from '@roam-dial/core';
 import { FilmActions } from '../../state/actions/film.actions';
@@ -13,10 +12,10 @@ import { phoneLayout } from '../../state/phone-layout';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { wordingSignal } from '../../state/wording.store';
 import { ChoiceField } from '../../ui/choice-field';
-import { saveText } from '../../data/save-file';
-import { readWords, VERDICT_WORDS } from '../../wording/log';
+import { readWords } from '../../wording/log';
 import { Cameras } from './cameras';
 import { ContactSheet, type Judged, type MovedFrames } from './contact-sheet';
+import { FrameFiles } from './frame-files';
 import { FrameDetail, type ShownSubject } from './frame-detail';
 import { Rolls } from './rolls';
 import { sheetGroups } from './sheet-rows';
@@ -26,7 +25,7 @@ const MOST_PROBLEMS_SHOWN = 5;
 /** The frames of the walk: read from files, put to its stops, and gone through. */
 @Component({
   selector: 'rd-frames-page',
-  imports: [Cameras, ChoiceField, ContactSheet, FrameDetail, MatButtonModule, MatCheckboxModule, MatProgressBarModule, Rolls],
+  imports: [Cameras, ChoiceField, ContactSheet, FrameDetail, FrameFiles, MatButtonModule, MatProgressBarModule, Rolls],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './frames-page.html',
   styleUrl: './frames-page.scss',
@@ -42,8 +41,6 @@ export class FramesPage {
   protected readonly wording = wordingSignal();
   protected readonly isPhone = phoneLayout();
   protected readonly activeId = signal<string | null>(null);
-  /** Whether a table says where frames were taken. */
-  protected readonly hasPlaces = signal(false);
   protected readonly chosen = signal<ReadonlySet<string>>(new Set());
 
   protected readonly walk = computed(() => this.walked()?.walk ?? null);
@@ -57,7 +54,7 @@ export class FramesPage {
     const isOwnDay = logs.length === 1 && logs[0]?.day === this.walk()?.day;
     return isOwnDay ? [] : logs.map(({ id, day }) => ({ value: id, label: this.wording().day(day) }));
   });
-  private readonly placed = computed(() => this.walked()?.placed ?? []);
+  protected readonly placed = computed(() => this.walked()?.placed ?? []);
   protected readonly frames = computed(() => this.placed().map(({ frame }) => frame));
   protected readonly groups = computed(() => {
     const log = this.log();
@@ -102,15 +99,6 @@ export class FramesPage {
     const walk = this.walk();
     const film = this.workspace()?.kit.find((item): item is Film => item.kind === 'film' && item.id === body.filmId) ?? null;
     if (walk !== null) void this.film.load(walk, body, film);
-  }
-
-  /** Its writer is a chunk of its own, loaded when a table is asked for. */
-  protected async saveTable(): Promise<void> {
-    const log = this.log();
-    if (log === null) return;
-    const { writeFramesCsv } = await import('@roam-dial/core/log-files');
-    const text = writeFramesCsv({ log, placed: this.placed(), hasPlaces: this.hasPlaces(), words: VERDICT_WORDS });
-    saveText(text, `frames-${log.day}.csv`, 'text/csv');
   }
 
   protected stop(): void {

@@ -1,0 +1,85 @@
+import { inject, Injectable } from '@angular/core';
+import type { PlacedFrame, WalkLog } from '@roam-dial/core';
+import { fileOfFrame, frameName, positionsBy, trackOf, walkedOf } from '@roam-dial/core/log';
+import { saveBlob, saveText } from '../../data/save-file';
+import { counted } from '../../wording/counted';
+import { VERDICT_WORDS } from '../../wording/log';
+import { changeFrames, changeLog } from '../edits';
+import { WorkspaceStore } from '../workspace.store';
+
+const framesWord = (count: number): string => counted(count, 'frame', 'frames');
+const LARGEST_BYTES = 64 * 1024 * 1024;
+
+/** The frames of a walk to files and from files; what writes and reads is loaded when it is wanted. */
+@Injectable({ providedIn: 'root' })
+export class FrameFileActions {
+  private readonly store = inject(WorkspaceStore);
+
+  async saveTable(log: WalkLog, placed: readonly PlacedFrame[], hasPlaces: boolean): Promise<void> {
+    const { writeFramesCsv } = await import('@roam-dial/core/log-files');
+    saveText(writeFramesCsv({ log, placed, hasPlaces, words: VERDICT_WORDS }), `frames-${log.day}.csv`, 'text/csv');
+  }
+
+  /** A file a frame, in one archive: laid beside the frames they are read with them. */
+  async saveSidecars(log: WalkLog, placed: readonly PlacedFrame[], hasPlaces: boolean): Promise<void> {
+    const [{ sidecarName, writeXmp }, { strToU8, zipSync }] = await Promise.all([
+      import('@roam-dial/core/log-files'),
+      import('fflate'),
+    ]);
+    const facts = { log, hasPlaces, words: VERDICT_WORDS };
+    const files = placed.map((one) => [
+      sidecarName(fileOfFrame(one.frame)?.name ?? frameName(one.frame)),
+      strToU8(writeXmp(one, facts)),
+    ]);
+    const zipped = zipSync(Object.fromEntries(files) as Record<string, Uint8Array>);
+    saveBlob(new Blob([Uint8Array.from(zipped)], { type: 'application/zip' }), `sidecars-${log.day}.zip`);
+  }
+
+  async saveMap(log: WalkLog, placed: readonly PlacedFrame[]): Promise<void> {
+    const { writeFramesGeoJson } = await import('@roam-dial/core/log-files');
+    saveText(writeFramesGeoJson(log, placed, VERDICT_WORDS), `frames-${log.day}.geojson`, 'application/geo+json');
+  }
+
+  /** What came of it, in words. */
+  async readTable(log: WalkLog, file: File): Promise<string> {
+    if (file.size > LARGEST_BYTES) return `${file.name} is larger than ${LARGEST_BYTES / 1024 / 1024} MB.`;
+    const { readFramesCsv, withLines } = await import('@roam-dial/core/log-files');
+    const read = readFramesCsv(await file.text(), VERDICT_WORDS);
+    if (!read.ok) return read.message;
+    const { frames } = await this.store.snapshot();
+    const changed = withLines(
+      frames.filter(({ logId }) => logId === log.id),
+      read.lines,
+    );
+    const byId = new Map(changed.map((frame) => [frame.id, frame]));
+    if (changed.length > 0) {
+      this.store.edit(
+        { label: `read ${file.name}` },
+        changeFrames(new Set(byId.keys()), (frame) => byId.get(frame.id) ?? frame),
+      );
+    }
+    return `${counted(read.lines.length, 'line', 'lines')} read, ${framesWord(changed.length)} changed.`;
+  }
+
+  /** Positions for frames that have none, and how fast one walked; what came of it, in words. */
+  async readTrack(log: WalkLog, file: File): Promise<string> {
+    if (file.size > LARGEST_BYTES) return `${file.name} is larger than ${LARGEST_BYTES / 1024 / 1024} MB.`;
+    const { readGpx } = await import('@roam-dial/core/walk-files');
+    const read = readGpx(await file.text());
+    if (!read.ok) return read.message;
+    const track = trackOf(read.gpx.tracks.flat());
+    if (track.length < 2) return `${file.name} has no track with times in it.`;
+    const { frames } = await this.store.snapshot();
+    const own = frames.filter(({ logId }) => logId === log.id);
+    const places = positionsBy(log, own, track);
+    const walked = walkedOf(track);
+    this.store.edit({ label: `read the track ${file.name}` }, (workspace) =>
+      changeFrames(new Set(places.keys()), (frame) => ({ ...frame, position: places.get(frame.id) ?? frame.position }))(
+        changeLog(log.id, (one) => ({ ...one, track: walked }))(workspace),
+      ),
+    );
+    const km = (walked.lengthM / 1000).toFixed(1);
+    const minutes = Math.round(walked.walkingS / 60);
+    return `${framesWord(places.size)} put on the track. You walked ${km} km in ${minutes} min of walking.`;
+  }
+}

@@ -1,0 +1,1 @@
+export { placeAt, positionsBy, trackOf, type TrackPoint, walkedOf } from './track.js';
