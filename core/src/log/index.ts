@@ -25,7 +25,8 @@ export {
   stateOf,
   type TileState,
 } from './softness/verdict.js';
-export { frameSight } from './softness/frameSight.js';
+export { frameSight, MIDDLE } from './softness/frameSight.js';
+export { FULL_PART_PX, fullParts, type FullSize, fullSizeAt, partBlur } from './softness/fullSize.js';
 export { type Tones, tonesOf } from './softness/tones.js';
 export { packedReading, type PackedReading, unpackedReading } from './softness/packed.js';
 export {

@@ -1,6 +1,6 @@
 import { Injectable, inject } from '@angular/core';
 import { type LogFrame, proposeClock, type Walk, type WalkLog } from '@roam-dial/core';
-import { fileOfFrame, frameSight, framesToScan, inCountedOrder, isScan } from '@roam-dial/core/log';
+import { fileOfFrame, framesToScan, inCountedOrder, isScan } from '@roam-dial/core/log';
 import { BehaviorSubject, type Observable } from 'rxjs';
 import { createId } from '../data/defaults';
 import { Sights } from '../data/sights';
@@ -188,7 +188,7 @@ export class FramesReading {
       this.say({}, seen === null ? `${file.name} ${problem}: what it says of itself is kept.` : null);
       if (seen === null || frame === undefined) continue;
       await this.keep({ id: sightId, logId: frame.logId, thumb: seen.thumb, reading: seen.reading });
-      this.store.record(changeFrames(new Set([id]), (one) => ({ ...one, sight: frameSight(seen.reading, seen.verdict) })));
+      this.store.record(changeFrames(new Set([id]), (one) => ({ ...one, sight: seen.sight })));
     }
   }
 

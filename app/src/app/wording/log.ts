@@ -1,5 +1,5 @@
 import type { LogFrame, Moment, PlacedBy, Verdict } from '@roam-dial/core';
-import type { Compared, Departure, Evidence, SoftnessVerdict } from '@roam-dial/core/log';
+import type { Blur, Compared, Departure, Evidence, SoftnessVerdict } from '@roam-dial/core/log';
 import { counted } from './counted';
 import type { Wording } from './wording';
 
@@ -80,18 +80,10 @@ const px = (value: number): string => `${value.toFixed(1)} px`;
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
 /** What speaks for a verdict, in the order in which one would look: the subject, the rest, the tones. */
-export function evidenceSentences({
-  subject,
-  sharpPx,
-  sharpShare,
-  smearedShare,
-  softShare,
-  agreement,
-  isTurn,
-  noiseSeen,
-  blackShare,
-  tiles,
-}: Evidence): readonly string[] {
+export function evidenceSentences(
+  { subject, sharpPx, sharpShare, smearedShare, softShare, agreement, isTurn, noiseSeen, blackShare, tiles }: Evidence,
+  atFull: Blur | null = null,
+): readonly string[] {
   const ofSubject =
     subject === null
       ? 'Where the subject is there is too little to read.'
@@ -104,7 +96,14 @@ export function evidenceSentences({
       : `Of the rest ${percent(sharpShare)} is sharp, ${percent(smearedShare)} smeared, ${percent(softShare)} soft every way.`;
   const way = isTurn ? 'turn about one point' : 'run one way';
   const ofSmears = smearedShare < 0.15 ? [] : [`The smears ${agreement > 0.6 ? way : 'run every way'}.`];
-  return [ofSubject, ofRest, ...ofSmears, `Noise ${noiseSeen.toFixed(1)} of 255, blacks at ${percent(blackShare)} of the mean.`];
+  const ofFull = atFull === null ? [] : [`At full size a point there spreads over ${px(atFull.majorPx)}.`];
+  return [
+    ofSubject,
+    ...ofFull,
+    ofRest,
+    ...ofSmears,
+    `Noise ${noiseSeen.toFixed(1)} of 255, blacks at ${percent(blackShare)} of the mean.`,
+  ];
 }
 
 /** `+1:00:00`, of a camera's clock. */

@@ -1,6 +1,13 @@
 import { type ExifTags, type FrameFacts, frameFacts, type NoisePoint } from '@roam-dial/core';
 import {
+  cropped,
+  FULL_PART_PX,
+  fullParts,
+  type FrameSight,
+  frameSight,
+  type FullSize,
   lumaOf,
+  partBlur,
   packedReading,
   type PackedReading,
   type PatchProblem,
@@ -8,7 +15,6 @@ import {
   readPatch,
   readSoftness,
   softnessVerdict,
-  type SoftnessVerdict,
 } from '@roam-dial/core/log';
 import { imageSize } from 'image-size';
 
@@ -46,7 +52,7 @@ export interface LookAnswer {
 export interface Seen {
   readonly thumb: Blob | null;
   readonly reading: PackedReading;
-  readonly verdict: SoftnessVerdict;
+  readonly sight: FrameSight;
 }
 
 export interface PatchAnswer {
@@ -63,6 +69,8 @@ const HEAD_BYTES = 512 * 1024;
 /** What is measured: pictures brought down to so many pixels. */
 const READ_PIXELS = 2e6;
 const MOST_MEGAPIXELS = 120;
+/** Larger ones are not held as a whole: they are brought down while they are opened, and read at that size alone. */
+const FULL_MEGAPIXELS = 64;
 const MOST_BYTES = 200e6;
 const THUMB_PX = 480;
 const TAGS = {
@@ -126,13 +134,32 @@ async function sidesOf(file: File): Promise<Sides | null> {
   }
 }
 
-function drawn(bitmap: ImageBitmap, width: number, height: number): OffscreenCanvas {
+function drawn(bitmap: ImageBitmap | OffscreenCanvas, width: number, height: number): OffscreenCanvas {
   const canvas = new OffscreenCanvas(width, height);
   const context = canvas.getContext('2d', { willReadFrequently: true });
   if (context === null) throw new Error('this browser cannot read pictures');
   context.imageSmoothingQuality = 'high';
   context.drawImage(bitmap, 0, 0, width, height);
   return canvas;
+}
+
+function lumaFrom(canvas: OffscreenCanvas): ReturnType<typeof lumaOf> {
+  const { width, height } = canvas;
+  const { data } = (canvas.getContext('2d') as OffscreenCanvasRenderingContext2D).getImageData(0, 0, width, height);
+  return lumaOf(data, width, height);
+}
+
+/** Parts of it at full size, side by side on one canvas: what is drawn is read back once. */
+function fullSizeOf(bitmap: ImageBitmap): FullSize {
+  const { width, height } = bitmap;
+  const { across, down, parts } = fullParts(width, height);
+  const canvas = new OffscreenCanvas(across * FULL_PART_PX, down * FULL_PART_PX);
+  const context = canvas.getContext('2d', { willReadFrequently: true });
+  const corner = (k: number): readonly [number, number] => [(k % across) * FULL_PART_PX, Math.floor(k / across) * FULL_PART_PX];
+  const side = FULL_PART_PX;
+  parts.forEach(({ left, top }, k) => context?.drawImage(bitmap, left, top, side, side, ...corner(k), side, side));
+  const all = lumaFrom(canvas);
+  return { width, height, across, down, blurs: parts.map((_, k) => partBlur(cropped(all, ...corner(k), side, side))) };
 }
 
 async function lookAt(file: File): Promise<LookAnswer> {
@@ -142,20 +169,24 @@ async function lookAt(file: File): Promise<LookAnswer> {
   const pixels = sides.width * sides.height;
   const scale = Math.min(1, Math.sqrt(READ_PIXELS / pixels));
   const [width, height] = [Math.max(1, Math.round(sides.width * scale)), Math.max(1, Math.round(sides.height * scale))];
-  const bitmap = await createImageBitmap(file, { resizeWidth: width, resizeHeight: height, resizeQuality: 'high' }).catch(
-    () => null,
-  );
+  const isLarge = scale < 1 && pixels <= FULL_MEGAPIXELS * 1e6;
+  const resized = { resizeWidth: width, resizeHeight: height, resizeQuality: 'high' } as const;
+  const bitmap = await (isLarge ? createImageBitmap(file) : createImageBitmap(file, resized)).catch(() => null);
   if (bitmap === null) return refuse('is broken, or of a kind that the browser cannot open');
   const canvas = drawn(bitmap, width, height);
-  const { data } = (canvas.getContext('2d') as OffscreenCanvasRenderingContext2D).getImageData(0, 0, width, height);
-  const reading = readSoftness(lumaOf(data, width, height));
+  const read = readSoftness(lumaFrom(canvas));
+  const reading = isLarge ? { ...read, full: fullSizeOf(bitmap) } : read;
   const small = Math.min(1, THUMB_PX / Math.max(width, height));
-  const thumb = await drawn(bitmap, Math.max(1, Math.round(width * small)), Math.max(1, Math.round(height * small))).convertToBlob({
+  const thumb = await drawn(canvas, Math.max(1, Math.round(width * small)), Math.max(1, Math.round(height * small))).convertToBlob({
     type: 'image/jpeg',
     quality: 0.8,
   });
   bitmap.close();
-  return { kind: 'look', seen: { thumb, reading: packedReading(reading), verdict: softnessVerdict(reading) }, problem: '' };
+  return {
+    kind: 'look',
+    seen: { thumb, reading: packedReading(reading), sight: frameSight(reading, softnessVerdict(reading)) },
+    problem: '',
+  };
 }
 
 /** Why a patch is not taken, in words. */
@@ -169,12 +200,6 @@ const PATCH_PROBLEMS: Readonly<Record<PatchProblem, string>> = {
 /** So much of the middle is read, at its full size; and so much of it is shown at the size that pictures are looked at. */
 const PATCH_PX = 1536;
 const SHOWN_PX = 144;
-
-function lumaFrom(canvas: OffscreenCanvas): ReturnType<typeof lumaOf> {
-  const { width, height } = canvas;
-  const { data } = (canvas.getContext('2d') as OffscreenCanvasRenderingContext2D).getImageData(0, 0, width, height);
-  return lumaOf(data, width, height);
-}
 
 async function patchOf(file: File): Promise<PatchAnswer> {
   const refuse = (problem: string): PatchAnswer => ({ kind: 'patch', patch: null, problem });

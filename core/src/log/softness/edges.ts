@@ -27,9 +27,8 @@ const LEAST_GRADIENT = 1.6;
 const NOISE_IN_GRADIENT = 1 / (Math.sqrt(8 * Math.PI) * FINE_PX * FINE_PX);
 /** So near to a picture's edge nothing is read: the blurs reach over it. */
 const MARGIN_PX = 3;
-/** The eight neighbours, from the right round towards the lower edge. */
-const STEP_X = [1, 1, 0, -1, -1, -1, 0, 1] as const;
-const STEP_Y = [0, 1, 1, 1, 0, -1, -1, -1] as const;
+/** A gradient nearer to level, or to upright, than half of an eighth of a turn points at the neighbour there; others at a corner. */
+const HALF_EIGHTH = Math.tan(Math.PI / 8);
 
 const sectorOf = (acrossRad: number): number => (Math.round((acrossRad / Math.PI) * SECTORS) + 2 * SECTORS) % SECTORS;
 
@@ -74,16 +73,16 @@ export function edgesOf(luma: Luma, noise: PictureNoise): Edges {
       if (strength < (least[Math.min(255, Math.max(0, Math.round(fine[place] as number)))] as number)) continue;
       const dx = (fine[place + 1] as number) - (fine[place - 1] as number);
       const dy = (fine[place + width] as number) - (fine[place - width] as number);
-      const across = Math.atan2(dy, dx);
-      const eighth = (Math.round(across / (Math.PI / 4)) + 8) % 8;
-      const next = (STEP_X[eighth] as number) + (STEP_Y[eighth] as number) * width;
+      const [wide, tall] = [Math.abs(dx), Math.abs(dy)];
+      const stepX = wide <= HALF_EIGHTH * tall ? 0 : Math.sign(dx);
+      const next = stepX + (tall <= HALF_EIGHTH * wide ? 0 : Math.sign(dy)) * width;
       if (strength < (gradient[place + next] as number) || strength <= (gradient[place - next] as number)) continue;
       const afterX = ((coarse[place + 1] as number) - (coarse[place - 1] as number)) / 2;
       const afterY = ((coarse[place + width] as number) - (coarse[place - width] as number)) / 2;
       const ratio = (strength * strength) / (afterX * afterX + afterY * afterY);
       edges.column[count] = column;
       edges.row[count] = row;
-      edges.sector[count] = sectorOf(across);
+      edges.sector[count] = sectorOf(Math.atan2(dy, dx));
       edges.strength[count] = strength;
       edges.variance[count] = varianceOf(ratio);
       count++;

@@ -1,16 +1,34 @@
-import type { FrameSight } from '../frames/frame.js';
+import type { FrameSight, PictureSpot } from '../frames/frame.js';
+import { fullSizeAt } from './fullSize.js';
 import type { SoftnessReading } from './readSoftness.js';
+import type { Blur } from './spread.js';
 import type { SoftnessVerdict } from './verdict.js';
 
 /** An even smear of length L has a deviation of L/√12. */
 const PER_DEVIATION = Math.sqrt(12);
 
+interface Seen {
+  readonly blur: Blur;
+  readonly diagonalPx: number;
+}
+
+/** The subject's blur at the finest size at which it could be read. */
+function subjectSeen(reading: SoftnessReading, { evidence: { subject } }: SoftnessVerdict, subjectAt: PictureSpot): Seen | null {
+  const { full, width, height } = reading;
+  const atFull = full === undefined || subject === null ? null : fullSizeAt(full, subjectAt);
+  if (full !== undefined && atFull !== null) return { blur: atFull, diagonalPx: Math.hypot(full.width, full.height) };
+  return subject === null ? null : { blur: subject, diagonalPx: Math.hypot(width, height) };
+}
+
+/** Where a subject is taken to be until somebody shows it. */
+export const MIDDLE: PictureSpot = { x: 0.5, y: 0.5 };
+
 /** Of what was measured in a picture, what a list of frames needs. */
-export function frameSight(
-  { width, height, midToneEv }: Pick<SoftnessReading, 'width' | 'height' | 'midToneEv'>,
-  { looksLike, confidence, evidence: { subject } }: SoftnessVerdict,
-): FrameSight {
-  if (subject === null) return { looksLike, confidence, midToneEv };
-  const lengthPx = PER_DEVIATION * Math.sqrt(Math.max(0, subject.majorPx ** 2 - subject.minorPx ** 2));
-  return { looksLike, confidence, midToneEv, smearShare: Math.min(1, lengthPx / Math.hypot(width, height)) };
+export function frameSight(reading: SoftnessReading, verdict: SoftnessVerdict, subjectAt: PictureSpot = MIDDLE): FrameSight {
+  const [{ midToneEv }, { looksLike, confidence }] = [reading, verdict];
+  const seen = subjectSeen(reading, verdict, subjectAt);
+  if (seen === null) return { looksLike, confidence, midToneEv };
+  const { majorPx, minorPx } = seen.blur;
+  const lengthPx = PER_DEVIATION * Math.sqrt(Math.max(0, majorPx ** 2 - minorPx ** 2));
+  return { looksLike, confidence, midToneEv, smearShare: Math.min(1, lengthPx / seen.diagonalPx) };
 }

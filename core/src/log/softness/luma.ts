@@ -49,25 +49,60 @@ function gaussianWeights(sigmaPx: number): Float64Array {
   return half.map((one) => one / sum);
 }
 
-/** Blurred by a normal curve; beyond its edges a picture goes on as it ends. */
-export function smoothed({ width, height, values }: Luma, sigmaPx: number): Luma {
-  const weights = gaussianWeights(sigmaPx);
-  const along = (from: Float32Array, length: number, lines: number, step: number, lineStep: number): Float32Array => {
-    const out = new Float32Array(from.length);
-    for (let line = 0; line < lines; line++) {
-      const start = line * lineStep;
-      for (let k = 0; k < length; k++) {
-        let sum = (weights[0] as number) * (from[start + k * step] as number);
-        for (let d = 1; d < weights.length; d++) {
-          const before = from[start + (k < d ? 0 : k - d) * step] as number;
-          const behind = from[start + (k + d >= length ? length - 1 : k + d) * step] as number;
-          sum += (weights[d] as number) * (before + behind);
-        }
-        out[start + k * step] = sum;
+/** One place of a line blurred along it, the line's ends going on. */
+function blurredAt(values: Float32Array, place: number, [start, end]: readonly [number, number], weights: Float64Array): number {
+  let sum = (weights[0] as number) * (values[place] as number);
+  for (let d = 1; d < weights.length; d++) {
+    const [before, behind] = [Math.max(start, place - d), Math.min(end, place + d)];
+    sum += (weights[d] as number) * ((values[before] as number) + (values[behind] as number));
+  }
+  return sum;
+}
+
+/** Each line blurred along itself. */
+function blurredAcross({ width, height, values }: Luma, weights: Float64Array): Float32Array {
+  const out = new Float32Array(values.length);
+  const reach = Math.min(weights.length - 1, Math.floor((width - 1) / 2));
+  const isWide = reach === weights.length - 1;
+  for (let row = 0; row < height; row++) {
+    const ends = [row * width, (row + 1) * width - 1] as const;
+    const [from, to] = isWide ? [ends[0] + reach, ends[1] - reach] : [ends[1] + 1, ends[1]];
+    for (let place = ends[0]; place < from; place++) out[place] = blurredAt(values, place, ends, weights);
+    for (let place = from; place <= to; place++) {
+      let sum = (weights[0] as number) * (values[place] as number);
+      for (let d = 1; d <= reach; d++)
+        sum += (weights[d] as number) * ((values[place - d] as number) + (values[place + d] as number));
+      out[place] = sum;
+    }
+    for (let place = Math.max(from, to + 1); place <= ends[1]; place++) out[place] = blurredAt(values, place, ends, weights);
+  }
+  return out;
+}
+
+/** Each column blurred along itself, line by line: neighbours lie together in memory. */
+function blurredDown({ width, height, values }: Luma, weights: Float64Array): Float32Array {
+  const out = new Float32Array(values.length);
+  const line = new Float64Array(width);
+  for (let row = 0; row < height; row++) {
+    const start = row * width;
+    for (let column = 0; column < width; column++) line[column] = (weights[0] as number) * (values[start + column] as number);
+    for (let d = 1; d < weights.length; d++) {
+      const weight = weights[d] as number;
+      const [above, below] = [Math.max(0, row - d) * width, Math.min(height - 1, row + d) * width];
+      for (let column = 0; column < width; column++) {
+        line[column] =
+          (line[column] as number) + weight * ((values[above + column] as number) + (values[below + column] as number));
       }
     }
-    return out;
-  };
-  const rows = along(values, width, height, 1, width);
-  return { width, height, values: along(rows, height, width, width, 1) };
+    out.set(line, start);
+  }
+  return out;
+}
+
+/** Blurred by a normal curve; beyond its edges a picture goes on as it ends. */
+export function smoothed(luma: Luma, sigmaPx: number): Luma {
+  const weights = gaussianWeights(sigmaPx);
+  const { width, height } = luma;
+  const across = { width, height, values: blurredAcross(luma, weights) };
+  return { width, height, values: blurredDown(across, weights) };
 }

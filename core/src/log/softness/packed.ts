@@ -1,9 +1,11 @@
+import type { FullSize } from './fullSize.js';
 import type { SoftnessReading } from './readSoftness.js';
 import type { Blur } from './spread.js';
 
 /** A reading as it is kept: four bytes a window, 3 kB a picture. */
-export interface PackedReading extends Omit<SoftnessReading, 'tiles' | 'single'> {
+export interface PackedReading extends Omit<SoftnessReading, 'tiles' | 'single' | 'full'> {
   readonly windows: Uint8Array;
+  readonly full?: Omit<FullSize, 'blurs'> & { readonly parts: Uint8Array };
 }
 
 const BYTES = 4;
@@ -38,15 +40,27 @@ function take(bytes: Uint8Array, at: number): Blur | null {
   };
 }
 
-export function packedReading({ tiles, single, ...rest }: SoftnessReading): PackedReading {
-  const windows = new Uint8Array(BYTES * (tiles.length + single.length));
-  [...tiles, ...single].forEach((blur, k) => put(windows, BYTES * k, blur));
-  return { ...rest, windows };
+function packed(blurs: readonly (Blur | null)[]): Uint8Array {
+  const bytes = new Uint8Array(BYTES * blurs.length);
+  blurs.forEach((blur, k) => put(bytes, BYTES * k, blur));
+  return bytes;
 }
 
-export function unpackedReading({ windows, ...rest }: PackedReading): SoftnessReading {
+function unpacked(bytes: Uint8Array, from: number, count: number): readonly (Blur | null)[] {
+  return Array.from({ length: count }, (_, k) => take(bytes, BYTES * (from + k)));
+}
+
+export function packedReading({ tiles, single, full, ...rest }: SoftnessReading): PackedReading {
+  const windows = packed([...tiles, ...single]);
+  if (full === undefined) return { ...rest, windows };
+  const { blurs, ...of } = full;
+  return { ...rest, windows, full: { ...of, parts: packed(blurs) } };
+}
+
+export function unpackedReading({ windows, full, ...rest }: PackedReading): SoftnessReading {
   const count = rest.across * rest.down;
-  const map = (from: number): readonly (Blur | null)[] =>
-    Array.from({ length: count }, (_, k) => take(windows, BYTES * (from + k)));
-  return { ...rest, tiles: map(0), single: map(count) };
+  const reading = { ...rest, tiles: unpacked(windows, 0, count), single: unpacked(windows, count, count) };
+  if (full === undefined) return reading;
+  const { parts, ...of } = full;
+  return { ...reading, full: { ...of, blurs: unpacked(parts, 0, of.across * of.down) } };
 }

@@ -1,4 +1,5 @@
 import { blurMaps } from './blurMap.js';
+import type { FullSize } from './fullSize.js';
 import { cropped, type Luma } from './luma.js';
 import { noiseOfPicture, noiseOfTile } from './pictureNoise.js';
 import type { Blur } from './spread.js';
@@ -24,6 +25,8 @@ export interface SoftnessReading extends Tones {
   /** Standard deviation of a pixel's noise, codes of 255; and the same at the size that pictures are looked at. */
   readonly noise: number;
   readonly noiseSeen: number;
+  /** Widths read at full size; absent where the picture was looked through at its full size as a whole. */
+  readonly full?: FullSize;
 }
 
 /** Pictures are looked at with about so many pixels. */

@@ -4,7 +4,9 @@ import { pathBlurred, type Plane } from '../camera/plane.js';
 import { takeStandIn } from '../camera/standInCamera.js';
 import { stones } from '../camera/stones.js';
 import { blurMaps } from './blurMap.js';
-import { type Luma, lumaOf, smoothed } from './luma.js';
+import { frameSight } from './frameSight.js';
+import { FULL_PART_PX, fullParts, fullSizeAt, partBlur } from './fullSize.js';
+import { cropped, type Luma, lumaOf, smoothed } from './luma.js';
 import { packedReading, unpackedReading } from './packed.js';
 import { NOISELESS, noiseOfPicture, noiseOfTile } from './pictureNoise.js';
 import { readSoftness } from './readSoftness.js';
@@ -125,5 +127,44 @@ describe('what a picture looks like', () => {
   it('cannot be told of an empty wall', () => {
     const values = new Float32Array(SIZE.width * SIZE.height).fill(128);
     expect(softnessVerdict(readSoftness({ ...SIZE, values })).looksLike).toBe('cannotTell');
+  });
+});
+
+describe('parts of a picture at its full size', () => {
+  it('lie in the middle of each cell, one of them in the middle of the picture, upright or not', () => {
+    const { across, down, parts } = fullParts(6000, 4000);
+    expect([across, down, parts.length]).toEqual([7, 5, 35]);
+    // 3000 − 96, 2000 − 96.
+    expect(parts[17]).toEqual({ left: 2904, top: 1904 });
+    expect(fullParts(4000, 6000)).toMatchObject({ across: 5, down: 7 });
+    for (const { left, top } of parts)
+      expect(left >= 0 && top >= 0 && left + FULL_PART_PX <= 6000 && top + FULL_PART_PX <= 4000).toBe(true);
+  });
+
+  it('say how wide a point is spread there, and stay with what is kept', () => {
+    const part = cropped(smoothed(ground(3), 3), 100, 100, FULL_PART_PX, FULL_PART_PX);
+    const blur = partBlur(part);
+    expect((blur?.majorPx ?? 0) / Math.hypot(3, 0.8)).toBeGreaterThan(0.8);
+    expect((blur?.majorPx ?? 0) / Math.hypot(3, 0.8)).toBeLessThan(1.25);
+    const reading = readSoftness(ground(3));
+    const full = {
+      width: 6000,
+      height: 4000,
+      across: 7,
+      down: 5,
+      blurs: Array.from({ length: 35 }, (_, k) => (k === 17 ? blur : null)),
+    };
+    const kept = unpackedReading(packedReading({ ...reading, full })).full;
+    expect(kept && fullSizeAt(kept, { x: 0.5, y: 0.5 })?.majorPx).toBeCloseTo(blur?.majorPx ?? 0, 1);
+    expect(kept && fullSizeAt(kept, { x: 0.9, y: 0.1 })).toBeNull();
+    // The smear of the subject is told at that size: along it, of the whole diagonal.
+    const verdict = {
+      ...softnessVerdict(reading),
+      evidence: { ...softnessVerdict(reading).evidence, subject: blur },
+    } as ReturnType<typeof softnessVerdict>;
+    const smeared = { majorPx: 20, minorPx: 5, directionDeg: 0, edges: 100 };
+    const sight = frameSight({ ...reading, full: { ...full, blurs: full.blurs.map(() => smeared) } }, verdict);
+    // √12·√(400 − 25)/7211.1.
+    expect(sight.smearShare).toBeCloseTo(0.0093, 4);
   });
 });

@@ -13,11 +13,10 @@ export interface Blur {
   readonly edges: number;
 }
 
-/** Spreads of the edges of a part, by the sector of their direction, with their strengths. */
-export interface EdgeSample {
-  readonly sector: number;
-  readonly strength: number;
-  readonly variance: number;
+/** Edges of one direction in a part: how strong they are, and the squares of their spreads. */
+export interface SectorEdges {
+  readonly strength: Float32Array;
+  readonly variance: Float32Array;
 }
 
 /** Only the strongest share of the edges counts: soft shading is no edge. */
@@ -37,17 +36,30 @@ interface Known {
   readonly weight: number;
 }
 
+/** The variances of the strongest so many: those weaker than the last of them are left out, of equal ones the later. */
+function ofStrongest({ strength, variance }: SectorEdges, count: number): Float32Array {
+  const least = strength.slice().sort()[strength.length - count] as number;
+  let equals = count;
+  for (const one of strength) if (one > least) equals--;
+  const kept = new Float32Array(count);
+  let filled = 0;
+  for (let k = 0; k < strength.length && filled < count; k++) {
+    const one = strength[k] as number;
+    if (one > least || (one === least && equals-- > 0)) kept[filled++] = variance[k] as number;
+  }
+  return kept;
+}
+
 /** Of each direction the spread of its sharper edges: by direction, for a smear weakens the edges across it and leaves the others. */
-function knownSectors(samples: readonly EdgeSample[]): readonly Known[] {
-  const sectors = Array.from({ length: SECTORS }, (): EdgeSample[] => []);
-  for (const sample of samples) (sectors[sample.sector] as EdgeSample[]).push(sample);
-  return sectors.flatMap((all, sector) => {
-    const strongest = all.sort((a, b) => b.strength - a.strength).slice(0, Math.ceil(all.length * STRONGEST_SHARE));
-    if (strongest.length < LEAST_IN_SECTOR) return [];
-    const variances = strongest.map(({ variance }) => variance).sort((a, b) => a - b);
-    const variance = variances[Math.floor(SHARPER_QUANTILE * variances.length)] as number;
-    const weight = Math.sqrt(strongest.length);
-    return Number.isFinite(variance) ? [{ sector, angleRad: (sector * Math.PI) / SECTORS, variance, weight }] : [];
+function knownSectors(sectors: readonly SectorEdges[]): readonly Known[] {
+  return sectors.flatMap((edges, sector) => {
+    const count = Math.ceil(edges.strength.length * STRONGEST_SHARE);
+    if (count < LEAST_IN_SECTOR) return [];
+    const variances = ofStrongest(edges, count).sort();
+    const variance = variances[Math.floor(SHARPER_QUANTILE * count)] as number;
+    return Number.isFinite(variance)
+      ? [{ sector, angleRad: (sector * Math.PI) / SECTORS, variance, weight: Math.sqrt(count) }]
+      : [];
   });
 }
 
@@ -69,8 +81,8 @@ const determinant = ([a, b, c]: readonly [Three, Three, Three]): number =>
  * xx·cos² + 2·xy·cos·sin + yy·sin², an error counting by its share of a wide spread, solved by Cramer's rule.
  * Null where the directions run too much alike.
  */
-function spreadOf(samples: readonly EdgeSample[]): Spread | null {
-  const known = knownSectors(samples);
+function spreadOf(sectors: readonly SectorEdges[]): Spread | null {
+  const known = knownSectors(sectors);
   if (known.length < LEAST_SECTORS || !goRound(known)) return null;
   const rows = known.map(({ angleRad, variance, weight }) => {
     const [cos, sin] = [Math.cos(angleRad), Math.sin(angleRad)];
@@ -108,12 +120,13 @@ function blurOfSpread({ xx, xy, yy }: Spread, edges: number): Blur {
   return { majorPx: px(middle + half), minorPx: px(middle - half), directionDeg: (directionDeg + 180) % 180, edges };
 }
 
-/** The blur of edges whose spreads are in pixels of a scale, in those of the picture; null where they do not tell. */
-export function blurOf(samples: readonly EdgeSample[], perPixel: number): Blur | null {
-  const spread = spreadOf(samples);
+/** The blur of edges, by the sector of their direction, whose spreads are in pixels of a scale, in those of the picture; null where they do not tell. */
+export function blurOf(sectors: readonly SectorEdges[], perPixel: number): Blur | null {
+  const spread = spreadOf(sectors);
   if (spread === null) return null;
   const square = perPixel * perPixel;
-  return blurOfSpread({ xx: spread.xx * square, xy: spread.xy * square, yy: spread.yy * square }, samples.length);
+  const edges = sectors.reduce((sum, { strength }) => sum + strength.length, 0);
+  return blurOfSpread({ xx: spread.xx * square, xy: spread.xy * square, yy: spread.yy * square }, edges);
 }
 
 function spreadOfBlur({ majorPx, minorPx, directionDeg }: Blur): Spread {

@@ -8,6 +8,8 @@ import {
   frameName,
   type FrameSight,
   frameSight,
+  fullSizeAt,
+  MIDDLE,
   sightIdOf,
   softnessVerdict,
   type SoftnessReading,
@@ -29,9 +31,6 @@ import type { Wording } from '../../wording/wording';
 import { ValueField } from '../../ui/value-field';
 import { distanceCodec, entryCodec, optional } from '../../wording/codec';
 import { FrameThumb } from './frame-thumb';
-
-/** Where a subject is taken to be until somebody shows it. */
-const MIDDLE: PictureSpot = { x: 0.5, y: 0.5 };
 
 /** Tiles that an arrow key goes, across and down. */
 const STEPS: Readonly<Record<string, readonly [number, number]>> = {
@@ -110,7 +109,9 @@ export class FrameDetail {
     const found = this.found();
     if (found === null) return null;
     const sure = found.looksLike === 'cannotTell' ? '' : `, ${Math.round(100 * found.confidence)} % sure`;
-    return { words: `${looksWords(found.looksLike)}${sure}`, sentences: evidenceSentences(found.evidence) };
+    const full = this.reading()?.full;
+    const atFull = full === undefined ? null : fullSizeAt(full, this.subjectAt());
+    return { words: `${looksWords(found.looksLike)}${sure}`, sentences: evidenceSentences(found.evidence, atFull) };
   });
   /** Windows of the picture that are not sharp, as places of it. */
   protected readonly tiles = computed(() => {
@@ -161,6 +162,6 @@ export class FrameDetail {
     if (reading === null) return;
     const inside = (value: number): number => Math.min(1, Math.max(0, value));
     const at = { x: inside(x), y: inside(y) };
-    this.subjectShown.emit({ at, sight: frameSight(reading, softnessVerdict(reading, at)) });
+    this.subjectShown.emit({ at, sight: frameSight(reading, softnessVerdict(reading, at), at) });
   }
 }

@@ -54,6 +54,7 @@ describe('the contact sheet', () => {
 
   it.each([
     [null, 'ArrowRight', '1'],
+    [null, 'End', '7'],
     ['gone', 'ArrowDown', '1'],
     ['3', 'ArrowRight', '4'],
     ['4', 'ArrowLeft', '3'],

@@ -53,7 +53,7 @@ export function stepped(rows: readonly SheetRow[], activeId: string | null, key:
   const all = filled.flatMap(({ frames }) => frames);
   const idAt = (at: number): string | null => all[Math.min(all.length - 1, Math.max(0, at))]?.frame.id ?? null;
   const at = all.findIndex(({ frame }) => frame.id === activeId);
-  if (at === -1) return idAt(0);
+  if (at === -1) return idAt(key === 'End' ? all.length - 1 : 0);
   const line = filled.findIndex(({ frames }) => frames.some(({ frame }) => frame.id === activeId));
   const place = filled[line]?.frames.findIndex(({ frame }) => frame.id === activeId) ?? 0;
   const inLine = (k: number): string | null => {

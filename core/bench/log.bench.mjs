@@ -1,0 +1,120 @@
+// Speeds of the log in Node: a picture looked through, and thousands of frames put to their stops; beside a million powers of the same run.
+import { DEFAULT_STANDARD, frameFacts, placedFrames, proposeClock } from '../dist/index.js';
+import {
+  cropped,
+  faultyShot,
+  guessLesson,
+  handsLesson,
+  lumaOf,
+  partBlur,
+  placesWorked,
+  readSoftness,
+  softnessVerdict,
+  takeStandIn,
+} from '../dist/log/index.js';
+
+/** Milliseconds, the median of several runs after one to warm up. */
+function msOf(work, runs = 7) {
+  work();
+  const times = Array.from({ length: runs }, () => {
+    const begun = performance.now();
+    work();
+    return performance.now() - begun;
+  });
+  return times.sort((a, b) => a - b)[Math.floor(runs / 2)];
+}
+
+const say = (what, figure, target) => process.stdout.write(`${what.padEnd(58)} ${figure.padStart(22)}  ${target}\n`);
+const powers = msOf(() => {
+  let sum = 0;
+  for (let k = 0; k < 1e6; k++) sum += 2 ** ((k % 320) / 32);
+  return sum;
+});
+const line = (what, ms, target) => {
+  const times = `${(ms / powers).toFixed(1)} x a million powers (${powers.toFixed(0)} ms)`;
+  say(what, `${ms.toFixed(ms < 10 ? 1 : 0)} ms`, `target ${target} ms; ${times}`);
+};
+
+const SIZE = { width: 1732, height: 1155 };
+const { rgba } = takeStandIn(faultyShot('moved', 5, SIZE).shot);
+const luma = lumaOf(rgba, SIZE.width, SIZE.height);
+const PART = 192;
+const parts = Array.from({ length: 35 }, (_, k) => cropped(luma, (k % 7) * PART, Math.floor(k / 7) * PART, PART, PART));
+const reading = readSoftness(luma);
+line(
+  'a picture of two megapixels looked through',
+  msOf(() => readSoftness(luma)),
+  700,
+);
+line(
+  '  35 parts of it at full size',
+  msOf(() => parts.map(partBlur)),
+  400,
+);
+line(
+  '  its verdict',
+  msOf(() => softnessVerdict(reading)),
+  20,
+);
+
+const MINUTE = 60_000;
+const stays = Array.from({ length: 30 }, (_, k) => ({
+  stopId: `s${k}`,
+  name: `Stop ${k}`,
+  intent: { kind: 'passingCandid', light: 'either' },
+  position: null,
+  fromMs: k * 30 * MINUTE,
+  toMs: (k * 30 + 20) * MINUTE,
+  cards: [],
+}));
+const log = {
+  id: 'log',
+  walkId: 'w',
+  name: '',
+  day: '1970-01-01',
+  timeZone: 'UTC',
+  stays,
+  cameras: [{ name: '', bodyId: 'body', shiftS: 0, shiftBy: 'typed' }],
+  lenses: [],
+  rolls: [],
+};
+const frames = Array.from({ length: 5000 }, (_, k) => ({
+  ...frameFacts({ ExposureTime: 2 ** -(1 + (k % 11)), FNumber: 8, ISO: 400, FocalLength: 28, SubjectDistance: 2 + (k % 5) }),
+  id: `f${k}`,
+  logId: 'log',
+  source: { kind: 'file', name: `A${k}.JPG`, bytes: k },
+  wallMs: Math.round((k / 5000) * 890 * MINUTE),
+  offsetMin: 0,
+  placedByHand: null,
+  verdict: k % 3 === 0 ? 'shake' : k % 7 === 0 ? 'focus' : 'good',
+  sight: null,
+  subjectAt: null,
+}));
+const placed = placedFrames(log, frames);
+const body = { kind: 'body', id: 'body', sensorWidthMm: 36, sensorHeightMm: 24, pixelsAcross: 6000, stabiliserStops: 0 };
+const question = { walked: [{ log, placed }], kit: [body], standard: DEFAULT_STANDARD };
+line(
+  '5,000 frames put to 30 stops',
+  msOf(() => placedFrames(log, frames)),
+  100,
+);
+line(
+  '  their clock proposed',
+  msOf(() => proposeClock(log, frames), 3),
+  500,
+);
+line(
+  '  what they say of hands',
+  msOf(() => handsLesson(question)),
+  100,
+);
+line(
+  '  what they say of guesses',
+  msOf(() => guessLesson(question)),
+  500,
+);
+line(
+  '  what worked where',
+  msOf(() => placesWorked(question.walked)),
+  100,
+);

@@ -1,0 +1,51 @@
+import { expect, test } from '../fixtures/test.js';
+import { manyFrames } from '../fixtures/frames.js';
+
+test('two thousand frames: on screen while they are read, gone through by keys, and there again', async ({ app }) => {
+  test.slow();
+  const { page } = app;
+  await app.room('Log');
+  const sheet = page.getByRole('listbox', { name: 'Frames of the walk' });
+  await expect(sheet.getByRole('option').first()).toBeVisible();
+  await page.getByLabel('Files of frames').setInputFiles([...manyFrames(2000)]);
+  // The first are there while the others are still read.
+  await expect(page.getByText(/^(Reading|Looking at) \d+ of 2000$/)).toBeVisible();
+  await expect(page.getByLabel('Walked on').locator('option:checked')).toHaveText('Sat 13 March', { timeout: 30_000 });
+  await expect(page.getByText(/^Looking at \d+ of 2000$/)).toBeVisible({ timeout: 120_000 });
+  await page.getByRole('button', { name: 'Stop', exact: true }).click();
+  await expect(page.getByText('2000 frames read.')).toBeVisible();
+  await expect(page.getByText('2000 frames, ')).toBeVisible();
+  // Only what is in view is drawn.
+  expect(await sheet.getByRole('option').count()).toBeLessThan(120);
+
+  await sheet.focus();
+  await page.keyboard.press('End');
+  const chosen = sheet.getByRole('option', { selected: true });
+  await expect(chosen).toHaveCount(1);
+  await expect(chosen).toBeInViewport();
+  await page.keyboard.press('6');
+  await expect(chosen).toHaveAccessibleName(/noise$/);
+  await page.keyboard.press('Home');
+  await expect(chosen).toHaveCount(1);
+  await expect(chosen).toBeInViewport();
+  await expect(chosen).not.toHaveAccessibleName(/noise$/);
+  await app.expectStored();
+  await app.reload();
+  await page.getByLabel('Walked on').selectOption({ label: 'Sat 13 March' });
+  await expect(page.getByText('2000 frames, ')).toBeVisible();
+});
+
+test('frames of another year lie between the stops, and say so', async ({ app }) => {
+  const { page } = app;
+  await app.room('Log');
+  await page.getByLabel('Files of frames').setInputFiles([...manyFrames(3, '2019:07:01')]);
+  await expect(page.getByText('3 frames read.')).toBeVisible({ timeout: 60_000 });
+  const between = page.getByRole('listbox', { name: 'Frames of the walk' }).getByRole('group', { name: 'Between the stops' });
+  // So far off no clock is: nothing is proposed that would put them into stays.
+  await expect(between.getByRole('option')).toHaveCount(3);
+  await expect(page.getByText('3 frames, 0 of them in stays of the walk')).toBeVisible();
+  // Put to a stop by hand they belong there.
+  await between.getByRole('option').first().click();
+  await page.keyboard.press('[');
+  await expect(between.getByRole('option')).toHaveCount(2);
+});
