@@ -1,4 +1,6 @@
-import { readFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, truncateSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { expect, test } from '../fixtures/test.js';
 import { standInFrames } from '../fixtures/frames.js';
 import type { AppPage } from '../pages/app-page.js';
@@ -91,6 +93,39 @@ test('files that are no frames are refused in words, and the rest goes on', asyn
   // The same again adds nothing.
   await page.getByLabel('Files of frames').setInputFiles([file('WHOLE.JPG', bytes)]);
   await expect(page.getByText('0 frames read, 1 there already.')).toBeVisible();
+});
+
+test('a file of half a gigabyte and pictures that claim to be huge are refused in words, and nothing else suffers', async ({
+  app,
+}) => {
+  test.slow();
+  const { page } = app;
+  const [whole] = standInFrames(1);
+  const bytes = readFileSync(whole as string);
+  const folder = mkdtempSync(join(tmpdir(), 'hostile-'));
+  const at = (name: string): string => join(folder, name);
+  // Sparse: half a gigabyte of nothing, and a frame with half a gigabyte behind it.
+  writeFileSync(at('ZEROS.JPG'), '');
+  truncateSync(at('ZEROS.JPG'), 500e6);
+  writeFileSync(at('ENDLESS.JPG'), bytes);
+  truncateSync(at('ENDLESS.JPG'), 500e6);
+  // The frame says of itself that it is 65,000 by 65,000: its size stands five bytes behind the mark of the first frame header.
+  const bomb = Buffer.from(bytes);
+  const header = bomb.indexOf(Buffer.from([0xff, 0xc0]));
+  bomb.writeUInt16BE(65_000, header + 5);
+  bomb.writeUInt16BE(65_000, header + 7);
+  writeFileSync(at('BOMB.JPG'), bomb);
+  writeFileSync(at('WHOLE.JPG'), bytes);
+  await app.room('Log');
+  await page.getByLabel('Files of frames').setInputFiles(['ZEROS.JPG', 'ENDLESS.JPG', 'BOMB.JPG', 'WHOLE.JPG'].map(at));
+  await expect(page.getByText('3 frames read, 3 files with a problem.')).toBeVisible({ timeout: 90_000 });
+  const problems = page.getByRole('list', { name: 'What could not be read' });
+  await expect(problems.getByText('ZEROS.JPG is no photograph that can be read here.')).toBeVisible();
+  await expect(problems.getByText('ENDLESS.JPG is larger than 200 MB: what it says of itself is kept.')).toBeVisible();
+  await expect(problems.getByText(/^BOMB\.JPG has 4225 megapixels; at most 120 are opened/)).toBeVisible();
+  const sheet = page.getByRole('listbox', { name: 'Frames of the walk' });
+  await sheet.getByRole('option', { name: /^WHOLE/ }).click();
+  await expect(page.getByText(/^The subject is|^Where the subject is/)).toBeVisible();
 });
 
 test('the demo’s earlier walk, and a walk without frames or without a walk', async ({ app }) => {

@@ -1,4 +1,4 @@
-import { type ExifTags, type FrameFacts, frameFacts, type NoisePoint } from '@roam-dial/core';
+import { type FrameFacts, frameFacts, type NoisePoint } from '@roam-dial/core';
 import {
   cropped,
   FULL_PART_PX,
@@ -17,6 +17,7 @@ import {
   softnessVerdict,
 } from '@roam-dial/core/log';
 import { imageSize } from 'image-size';
+import { readTags, readThumbnail } from './read-tags';
 
 /** What may be asked of a file, and what comes of it: null with why, where nothing does. */
 export interface FrameAnswers {
@@ -73,41 +74,23 @@ const MOST_MEGAPIXELS = 120;
 const FULL_MEGAPIXELS = 64;
 const MOST_BYTES = 200e6;
 const THUMB_PX = 480;
-const TAGS = {
-  tiff: true,
-  exif: true,
-  gps: true,
-  interop: false,
-  ifd1: false,
-  translateKeys: true,
-  translateValues: false,
-  reviveValues: false,
-  mergeOutput: true,
-} as const;
-
 const EMPTY_FACTS: FrameFacts = frameFacts({});
 
+/** Files of zeros pass for pictures of some kinds, without any size. */
 async function isPicture(file: File): Promise<boolean> {
-  try {
-    imageSize(new Uint8Array(await file.slice(0, HEAD_BYTES).arrayBuffer()));
-    return true;
-  } catch {
-    return false;
-  }
+  const sides = await sidesOf(file);
+  return sides !== null && sides.width > 0 && sides.height > 0;
 }
 
 async function factsOf(file: File): Promise<FactsAnswer> {
   if (file.size === 0) return { kind: 'facts', facts: null, thumb: null, problem: 'is empty: 0 bytes' };
-  const { default: reader } = await import('exifr/dist/full.esm.mjs');
-  const tags = await reader.parse(file, TAGS).catch(() => undefined);
-  if (tags === undefined || tags === null) {
+  const tags = await readTags(file);
+  if (tags === null) {
     return (await isPicture(file))
       ? { kind: 'facts', facts: EMPTY_FACTS, thumb: null, problem: '' }
       : { kind: 'facts', facts: null, thumb: null, problem: 'is no photograph that can be read here' };
   }
-  const bytes = await reader.thumbnail(file).catch(() => undefined);
-  const thumb = bytes === undefined ? null : new Blob([Uint8Array.from(bytes)], { type: 'image/jpeg' });
-  return { kind: 'facts', facts: frameFacts(tags as ExifTags), thumb, problem: '' };
+  return { kind: 'facts', facts: frameFacts(tags), thumb: await readThumbnail(file), problem: '' };
 }
 
 interface Sides {
