@@ -56,7 +56,7 @@ test('the frames of a walk, from files to what they say of the cards, by keys', 
   await app.expectStored();
   await app.reload();
   await expect(sheet.getByRole('group', { name: 'Tannery Front' }).first().getByRole('option')).toHaveCount(4);
-  await expect(page.locator('rd-frame-thumb img').first()).toBeVisible();
+  await expect(page.locator('rd-kept-picture img').first()).toBeVisible();
 
   await page.getByRole('tab', { name: 'Against the card' }).click();
   await expect(page.getByText('1 of 3 missed.')).toBeVisible();

@@ -1,4 +1,4 @@
-import { LAST_MINUTE, type Place } from '@roam-dial/core';
+import { LAST_MINUTE, LONGEST_NAME, type Place } from '@roam-dial/core';
 import { DateTime } from 'luxon';
 
 /** What a photograph says of where and when it was taken. */
@@ -41,4 +41,9 @@ export async function readSnapshot(file: File): Promise<ReadSnapshot> {
       bearingDeg: typeof bearing === 'number' && bearing >= 0 && bearing <= 360 ? bearing % 360 : null,
     },
   };
+}
+
+/** A file's name as the name of a place. */
+export function withoutEnding(fileName: string): string {
+  return fileName.replace(/\.[a-z0-9]+$/i, '').slice(0, LONGEST_NAME);
 }

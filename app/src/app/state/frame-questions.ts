@@ -21,4 +21,10 @@ export class FrameQuestions {
     if (step.kind === 'done') return step.answer as FrameAnswers[Kind];
     return NOTHING[kind](step.kind === 'progress' ? '' : `could not be read: ${step.message.replace(/\.$/, '')}`);
   }
+
+  /** A small picture of a file: the one that it carries, else one that is made of it. */
+  async smallPicture(file: File): Promise<Blob | null> {
+    const { thumb } = await this.answer('facts', file);
+    return thumb ?? (await this.answer('look', file)).seen?.thumb ?? null;
+  }
 }

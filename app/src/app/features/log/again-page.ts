@@ -13,7 +13,7 @@ import { ChoiceField } from '../../ui/choice-field';
 import { TextField } from '../../ui/text-field';
 import { lightThenWords, workedWords } from '../../wording/again';
 import { nextLines } from '../returns';
-import { FrameThumb } from './frame-thumb';
+import { KeptPicture } from '../picture';
 
 const ALL = 'all';
 const GOOD_CHOICES: readonly { readonly value: GoodFilter; readonly label: string }[] = [
@@ -28,7 +28,7 @@ const PAGE = 30;
 /** What worked, place by place, and when the same light is there again. */
 @Component({
   selector: 'rd-again-page',
-  imports: [ChoiceField, FrameThumb, MatButtonModule, RouterLink, TextField],
+  imports: [ChoiceField, KeptPicture, MatButtonModule, RouterLink, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './again-page.html',
   styleUrl: './again-page.scss',

@@ -18,7 +18,7 @@ import { cardAt } from '@roam-dial/core';
 import { frameName, sightIdOf, wideDepartures } from '@roam-dial/core/log';
 import { departureWords, looksWords, settingsWords, VERDICT_KEYS, VERDICT_WORDS } from '../../wording/log';
 import type { Wording } from '../../wording/wording';
-import { FrameThumb } from './frame-thumb';
+import { KeptPicture } from '../picture';
 import { rangeOf, type SheetGroup, sheetRows, stepped } from './sheet-rows';
 
 /** A cell is so wide, and a line so high: virtual scrolling wants them alike. */
@@ -41,7 +41,7 @@ export interface MovedFrames {
 /** The frames of a walk stop by stop: what was set, where it departs from the card, and what became of each. Only lines in view are drawn. */
 @Component({
   selector: 'rd-contact-sheet',
-  imports: [CdkFixedSizeVirtualScroll, CdkVirtualForOf, CdkVirtualScrollViewport, FrameThumb],
+  imports: [CdkFixedSizeVirtualScroll, CdkVirtualForOf, CdkVirtualScrollViewport, KeptPicture],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './contact-sheet.html',
   styleUrl: './contact-sheet.scss',

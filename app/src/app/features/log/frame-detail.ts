@@ -30,7 +30,7 @@ import {
 import type { Wording } from '../../wording/wording';
 import { ValueField } from '../../ui/value-field';
 import { distanceCodec, entryCodec, optional } from '../../wording/codec';
-import { FrameThumb } from './frame-thumb';
+import { KeptPicture } from '../picture';
 
 /** Tiles that an arrow key goes, across and down. */
 const STEPS: Readonly<Record<string, readonly [number, number]>> = {
@@ -48,7 +48,7 @@ export interface ShownSubject {
 /** One frame: its picture with what was measured in it, what was set beside the card, and the verdict that the person gives. */
 @Component({
   selector: 'rd-frame-detail',
-  imports: [FrameThumb, MatButtonModule, ValueField],
+  imports: [KeptPicture, MatButtonModule, ValueField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './frame-detail.html',
   styleUrl: './frame-detail.scss',

@@ -11,7 +11,7 @@ import { WorkspaceStore } from '../../state/workspace.store';
 import { wordingSignal } from '../../state/wording.store';
 import { ChoiceField } from '../../ui/choice-field';
 import { noiseSentence } from '../../wording/noise';
-import { FrameThumb } from './frame-thumb';
+import { KeptPicture } from '../picture';
 
 const NO_TEST: NoiseTest = { bodyId: '', points: [] };
 /** Ratios that lie so near are the same choice. */
@@ -24,7 +24,7 @@ function curveOf({ points }: NoiseTest): NoiseCurve | null {
 /** How noisy a body is: an even patch at each ISO, side by side at the size one looks at, and the ISO that one still takes. */
 @Component({
   selector: 'rd-noise-page',
-  imports: [ChoiceField, FrameThumb, MatButtonModule, MatProgressBarModule, NoiseChart],
+  imports: [ChoiceField, KeptPicture, MatButtonModule, MatProgressBarModule, NoiseChart],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './noise-page.html',
   styleUrl: './noise-page.scss',

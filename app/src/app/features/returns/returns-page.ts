@@ -13,12 +13,14 @@ import { TextField } from '../../ui/text-field';
 import { counted } from '../../wording/counted';
 import { nameOf } from '../../wording/name';
 import { WALK_FACES } from '../../wording/walk-faces';
+import { placeSightId } from '../../state/place-pictures';
+import { KeptPicture } from '../picture';
 import { CROWD_CHOICES, nextLines, notedSentence } from './return-words';
 
 /** Places kept for another time: what was wrong, when the light comes again, and a walk of those that are chosen. */
 @Component({
   selector: 'rd-returns-page',
-  imports: [ChoiceField, MatButtonModule, MatCheckboxModule, PageTabs, TextField],
+  imports: [ChoiceField, KeptPicture, MatButtonModule, MatCheckboxModule, PageTabs, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './returns-page.html',
   styleUrl: './returns-page.scss',
@@ -30,6 +32,7 @@ export class ReturnsPage {
   private readonly days = toSignal(this.store.days$);
   protected readonly wording = wordingSignal();
   protected readonly faces = WALK_FACES;
+  protected readonly sightIdOf = placeSightId;
   protected readonly crowds = CROWD_CHOICES;
   protected readonly problem = signal<string | null>(null);
   private readonly chosenIds = signal<ReadonlySet<string>>(new Set());

@@ -47,7 +47,8 @@ export class Spine {
   private readonly selection = inject(SelectionStore);
   private readonly focus = toSignal(inject(CardStore).focus$);
   private readonly days = toSignal(inject(DaysStore).days$);
-  private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
+  private readonly store = inject(WorkspaceStore);
+  private readonly workspace = toSignal(this.store.workspace$);
   private readonly wording = wordingSignal();
 
   private readonly injector = inject(Injector);
@@ -62,6 +63,16 @@ export class Spine {
     // A finger that drags has not hovered before: once the page stands, the machinery is fetched unasked.
     const timer = setTimeout(() => this.reach(), UNASKED_AFTER_MS);
     inject(DestroyRef).onDestroy(() => clearTimeout(timer));
+  }
+
+  protected async addFrom(event: Event): Promise<void> {
+    const field = event.target as HTMLInputElement;
+    const [file] = field.files ?? [];
+    if (file === undefined) return;
+    const { PictureActions } = await import('../../state/actions/picture.actions');
+    const problem = await this.injector.get(PictureActions).addStop(file);
+    field.value = '';
+    if (problem !== null) this.store.tell(problem);
   }
 
   protected readonly walks = computed(() => this.workspace()?.walks ?? []);

@@ -31,6 +31,7 @@ import { type CardTarget, CardFocus } from '../../state/card-focus';
 import { LegsStore } from '../../state/legs.store';
 import type { StopSection } from '../../state/open-sections';
 import { withArrival, withIntent, withLeaving } from '../../state/edits';
+import { placeSightId } from '../../state/place-pictures';
 import { wordingSignal } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { CheckField } from '../../ui/check-field';
@@ -38,6 +39,7 @@ import { ChoiceField } from '../../ui/choice-field';
 import { TextField } from '../../ui/text-field';
 import { ValueField } from '../../ui/value-field';
 import { bearingCodec, clockCodec, distanceCodec, numberCodec, optional, percentCodec, restricted } from '../../wording/codec';
+import { KeptPicture } from '../picture';
 import { ShootingFields } from '../shooting';
 import { ApproachFields } from './approach-fields';
 import { CrowdField } from './crowd-field';
@@ -63,6 +65,7 @@ import { nameOf } from '../../wording/name';
 @Component({
   selector: 'rd-stop-editor',
   imports: [
+    KeptPicture,
     ApproachFields,
     CheckField,
     ChoiceField,
@@ -84,6 +87,7 @@ export class StopEditor {
   readonly walk = input.required<Walk>();
   readonly stop = input.required<Stop>();
 
+  protected readonly sightIdOf = placeSightId;
   protected readonly stopActions = inject(StopActions);
   private readonly cardFocus = inject(CardFocus);
   protected readonly name = computed(() => nameOf(this.stop()));

@@ -1,4 +1,4 @@
-import { Injectable, inject } from '@angular/core';
+import { inject, Injectable, Injector } from '@angular/core';
 import { Router } from '@angular/router';
 import {
   atSpeed,
@@ -20,7 +20,6 @@ import type { Workspace } from '../../data/workspace';
 import { missWords } from '../../wording/outing';
 import { CardStore } from '../card.store';
 import { DeviceClock } from '../device-clock';
-import { LogOfWalk } from '../log-of-walk';
 import { addHappenings, addReturn, changeOuting, changeWalk, setAside, startOuting, takeRest } from '../edits';
 import { instantAt, OutingStore, type Running } from '../outing.store';
 import { nameOf } from '../../wording/name';
@@ -36,7 +35,7 @@ export class OutingActions {
   private readonly store = inject(WorkspaceStore);
   private readonly outings = inject(OutingStore);
   private readonly clock = inject(DeviceClock);
-  private readonly logs = inject(LogOfWalk);
+  private readonly injector = inject(Injector);
   private readonly card$ = inject(CardStore).card$;
   private readonly router = inject(Router);
 
@@ -71,7 +70,9 @@ export class OutingActions {
       changeOuting(outing.id, (one) => ({ ...one, endedMs: nowMs })),
     );
     this.store.announce(`${walk.name} is over`);
-    await this.logs.goOn(walk);
+    // Only a walk that has frames already needs it: a chunk of its own.
+    const { LogOfWalk } = await import('../log-of-walk');
+    await this.injector.get(LogOfWalk).goOn(walk);
   }
 
   async arrive(stop: Stop): Promise<void> {

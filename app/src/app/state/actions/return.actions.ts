@@ -1,14 +1,15 @@
-import { Injectable, inject } from '@angular/core';
+import { Injectable, Injector, inject } from '@angular/core';
 import { Router } from '@angular/router';
 import { districtOf, LAST_MINUTE, metresOutside, type Return, type ReturnDays, type Stop, type Walk } from '@roam-dial/core';
 import { createId, newStop, newWalk } from '../../data/defaults';
-import { readSnapshot } from '../../data/snapshot';
+import { readSnapshot, withoutEnding } from '../../data/snapshot';
 import { today } from '../../data/today';
 import type { Workspace } from '../../data/workspace';
 import { zoneAt } from '../../data/zones';
 import { nameOf } from '../../wording/name';
 import { DeviceClock } from '../device-clock';
 import { addReturn, addWalk, changeReturn, removeReturn } from '../edits';
+import type { PlacePictures } from '../place-pictures';
 import { minuteOf } from '../returns.store';
 import { WorkspaceStore } from '../workspace.store';
 
@@ -22,6 +23,7 @@ export class ReturnActions {
   private readonly store = inject(WorkspaceStore);
   private readonly clock = inject(DeviceClock);
   private readonly router = inject(Router);
+  private readonly injector = inject(Injector);
 
   /** A stop of a walk, for the light in which it stands there at a minute. */
   keep(walk: Walk, stop: Stop, lightMin: number): void {
@@ -45,6 +47,7 @@ export class ReturnActions {
     const district = workspace.districts.find((one) => metresOutside(one, place) === 0) ?? null;
     const bare: Stop = { ...newStop(createId(), undefined), name: withoutEnding(file.name), position: place };
     const turned = bearingDeg === null ? bare : { ...bare, shootingBearingDeg: bearingDeg };
+    await (await this.pictures()).keep(bare.id, file);
     const kept: Return = {
       id: createId(),
       stop: turned,
@@ -81,9 +84,10 @@ export class ReturnActions {
     const [first] = chosen;
     if (first === undefined) return;
     const workspace = await this.store.snapshot();
-    const stops = chosen
-      .map(({ one, days }) => stopOn(one, minuteOf(one, days, day) ?? one.lightMin))
-      .sort((a, b) => a.arriveMin - b.arriveMin);
+    const again = chosen.map(({ one, days }) => ({ one, stop: stopOn(one, minuteOf(one, days, day) ?? one.lightMin) }));
+    const pictures = await this.pictures();
+    for (const { one, stop } of again) await pictures.copy(one.stop.id, stop.id);
+    const stops = again.map(({ stop }) => stop).sort((a, b) => a.arriveMin - b.arriveMin);
     const walk: Walk = {
       ...newWalk(createId(), day, bodyIdOf(workspace)),
       name: `Returns, ${dayText}`,
@@ -94,6 +98,12 @@ export class ReturnActions {
     this.store.edit({ label: 'make a walk of returns' }, addWalk(walk));
     this.store.announce(`${walk.name}: ${stops.length} stops`);
     await this.router.navigate(['/walk'], { queryParams: { walk: walk.id, stop: null, t: null } });
+  }
+
+  /** What opens pictures is a chunk of its own, loaded when one comes. */
+  private async pictures(): Promise<PlacePictures> {
+    const module = await import('../place-pictures');
+    return this.injector.get(module.PlacePictures);
   }
 }
 
@@ -114,8 +124,4 @@ function stopOn({ stop }: Return, lightMin: number): Stop {
     walkMin: null,
     lightOffsetEv: 0,
   };
-}
-
-function withoutEnding(fileName: string): string {
-  return fileName.replace(/\.[a-z0-9]+$/i, '').slice(0, 200);
 }

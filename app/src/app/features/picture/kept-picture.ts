@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, DestroyRef, effect, inject, input, signal } from '@angular/core';
 import { Sights } from '../../data/sights';
 
-/** The small picture of a frame, fetched when it comes into view; a plain ground until then, and where there is none. */
+/** A small picture that is kept, of a frame, a patch or a place: fetched when it comes into view; a plain ground until then, and where there is none. */
 @Component({
-  selector: 'rd-frame-thumb',
+  selector: 'rd-kept-picture',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '[hidden]': 'isHiddenWithout() && url() === null' },
   template: `
     @if (url(); as src) {
       <img [src]="src" alt="" draggable="false" />
@@ -23,6 +24,9 @@ import { Sights } from '../../data/sights';
       padding: var(--space-2);
       font-size: var(--text-small);
     }
+    :host([hidden]) {
+      display: none;
+    }
     img {
       display: block;
       width: 100%;
@@ -31,7 +35,9 @@ import { Sights } from '../../data/sights';
     }
   `,
 })
-export class FrameThumb {
+export class KeptPicture {
+  /** Where most have none: no ground stands for one. */
+  readonly isHiddenWithout = input(false);
   /** What its picture is kept under. */
   readonly sightId = input.required<string>();
   /** What stands there without a picture. */

@@ -1,0 +1,1 @@
+export { KeptPicture } from './kept-picture';
