@@ -82,6 +82,9 @@ test('at the table', async ({ app }) => {
   await page.getByRole('tab', { name: 'Against the card' }).click();
   await page.getByRole('article', { name: 'Vessen Hall' }).waitFor();
   await shoot(app, 'log-against');
+  await page.getByRole('tab', { name: 'What they teach' }).click();
+  await page.getByRole('article', { name: 'Your hands' }).waitFor();
+  await shoot(app, 'log-lessons');
   // Last of all: it leaves the demo planned, and the night on.
   await app.open('/walk?walk=demo-walk&stop=arcade&t=19:20');
   await page.getByRole('button', { name: 'Plan it' }).click();
@@ -92,15 +95,10 @@ test('at the table', async ({ app }) => {
 
 test.describe('in the hand', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
-  test('card, meter', async ({ app }) => {
+  test('card', async ({ app }) => {
     await app.open('/card?walk=demo-walk&stop=vessen&t=10:40');
     await app.page.locator('.next').waitFor();
     await shoot(app, 'phone-card');
-    await app.room('Meter');
-    for (const key of ['1', '2']) await app.page.getByRole('button', { name: key, exact: true }).tap();
-    await app.page.getByRole('button', { name: 'brighter than grey' }).tap();
-    await app.page.getByRole('button', { name: 'Read', exact: true }).first().tap();
-    await shoot(app, 'phone-meter');
   });
   test('the walk', async ({ app, context }) => {
     const { page } = app;

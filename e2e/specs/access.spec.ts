@@ -1,3 +1,4 @@
+import { standInPatches } from '../fixtures/frames.js';
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
 import { expect, test } from '../fixtures/test.js';
@@ -143,6 +144,14 @@ for (const theme of ['light', 'night'] as const) {
     await page.getByRole('tab', { name: 'What they teach' }).click();
     await expect(page.getByRole('article', { name: 'Your hands' })).toBeVisible();
     await expectNoViolations(page, 'what they teach');
+    await page.getByRole('tab', { name: 'When again' }).click();
+    await expect(page.getByRole('listitem', { name: 'Tannery Front' })).toBeVisible();
+    await expectNoViolations(page, 'when again');
+    await page.getByRole('tab', { name: 'Noise' }).click();
+    await page.getByLabel('Photographs of a patch').setInputFiles([...standInPatches('100,6400')]);
+    await expect(page.getByRole('button', { name: /^ISO 6400/ })).toBeVisible({ timeout: 30_000 });
+    await page.getByRole('button', { name: /^ISO 6400/ }).click();
+    await expectNoViolations(page, 'noise');
   });
 
   test(`no accessibility violations on the phone in the ${theme} theme`, async ({ app }) => {

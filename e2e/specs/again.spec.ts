@@ -1,10 +1,7 @@
-import { execFileSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { writeFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { standInPatches } from '../fixtures/frames.js';
 import { expect, test } from '../fixtures/test.js';
-
-const PATCHES = join(import.meta.dirname, '../../scripts/stand-in-patches.mjs');
 
 test('what worked where is found again, with the days of the same light, and kept', async ({ app }) => {
   const { page } = app;
@@ -35,20 +32,18 @@ test('what worked where is found again, with the days of the same light, and kep
 test('a noise test: patches are read, the noisiest that one takes is shown, and becomes the ceiling', async ({ app }) => {
   test.slow();
   const { page } = app;
-  const folder = mkdtempSync(join(tmpdir(), 'patches-'));
-  execFileSync('node', [PATCHES, folder, '--isos', '100,800,6400', '--width', '1600', '--height', '1066']);
-  const file = (iso: number): string => join(folder, `P${iso}.JPG`);
-  const notes = join(folder, 'NOTES.JPG');
+  const [low, middle, high] = standInPatches('100,800,6400') as [string, string, string];
+  const notes = join(dirname(low), 'NOTES.JPG');
   writeFileSync(notes, 'no');
   await app.room('Log');
   await page.getByRole('tab', { name: 'Noise' }).click();
   await expect(page.getByRole('heading', { name: 'How noisy is Small body?' })).toBeVisible();
   const read = page.getByLabel('Photographs of a patch');
-  await read.setInputFiles([file(100), file(6400), notes]);
+  await read.setInputFiles([low, high, notes]);
   const patches = page.getByRole('group', { name: 'The noisiest that you still take' }).getByRole('button');
   await expect(patches).toHaveCount(2);
   await expect(page.getByText('NOTES.JPG is no photograph that can be read here.')).toBeVisible();
-  await read.setInputFiles([file(800)]);
+  await read.setInputFiles([middle]);
   await expect(patches).toHaveCount(3);
   // 750 electrons and 3 of reading: 27.2 to 1, pixel by pixel as looked at.
   await expect(page.getByRole('button', { name: /^ISO 800, 27 to 1$/ })).toBeVisible();

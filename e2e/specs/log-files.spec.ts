@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Locator } from '@playwright/test';
 import { unzipSync } from 'fflate';
-import type { AppPage } from '../pages/app-page.js';
+import { AppPage } from '../pages/app-page.js';
 import { standInFrames, withoutExif } from '../fixtures/frames.js';
 import { expect, test } from '../fixtures/test.js';
 
@@ -87,4 +87,44 @@ test('a track puts frames on the way, and says how fast one walked', async ({ ap
   await expect(page.getByText(/^8 frames put on the track\. You walked 4\.7 km in 60 min of walking\.$/)).toBeVisible();
   await page.getByRole('button', { name: /^Undo: read the track day\.gpx/ }).click();
   await app.expectStored();
+});
+
+test('the archive takes the small pictures along where they are asked for, and another browser has them', async ({
+  app,
+  browser,
+}) => {
+  test.slow();
+  const { page } = app;
+  await app.room('Log');
+  await page.getByLabel('Files of frames').setInputFiles([standInFrames(1)[0] as string]);
+  await expect(page.getByText('1 frame read.')).toBeVisible({ timeout: 60_000 });
+  await app.expectStored();
+  const exported = async (): Promise<Buffer> => {
+    const dialog = await app.settings();
+    const coming = page.waitForEvent('download');
+    await dialog.getByRole('button', { name: 'Export everything' }).click();
+    return readFileSync(await (await coming).path());
+  };
+  const small = await exported();
+  await page.getByLabel('with the small pictures').check();
+  const coming = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Export everything' }).click();
+  const large = readFileSync(await (await coming).path());
+  const pictures = (text: Buffer): number => (JSON.parse(text.toString('utf8')) as { pictures?: unknown[] }).pictures?.length ?? 0;
+  expect([pictures(small), pictures(large)]).toEqual([0, 1]);
+
+  const other = await (await browser.newContext({ serviceWorkers: 'block' })).newPage();
+  const there = new AppPage(other);
+  await other.goto(page.url());
+  await expect(other.getByRole('listbox', { name: 'Frames of the walk' })).toBeVisible({ timeout: 30_000 });
+  await there.settings();
+  await other.getByLabel('When importing').selectOption({ label: 'Replace all that is here' });
+  await other.getByLabel('File to import').setInputFiles({ name: 'all.json', mimeType: 'application/json', buffer: large });
+  await expect(other.getByText('is in:')).toBeVisible();
+  await other.getByRole('button', { name: 'Close', exact: true }).last().click();
+  await other.getByLabel('Walked on').selectOption({ index: 1 });
+  await other.getByRole('option', { name: /^A0001/ }).click();
+  await expect(other.locator('rd-frame-detail img')).toBeVisible();
+  await expect(other.locator('rd-frame-detail').getByText(/^The subject is|^Where the subject is/)).toBeVisible();
+  await other.context().close();
 });

@@ -61,6 +61,9 @@ export class SettingsDialog {
 
   protected readonly settings = computed(() => this.workspace()?.settings ?? DEFAULT_SETTINGS);
   protected readonly mode = signal<ImportMode>('add');
+  /** Whether there are any to go along, and whether they do: they make the file many times as large. */
+  protected readonly hasFrames = computed(() => (this.workspace()?.frames.length ?? 0) > 0);
+  protected readonly hasPictures = signal(false);
   protected readonly isReading = signal(false);
   protected readonly outcome = signal<(ReadArchive & { readonly file: string }) | null>(null);
 
@@ -91,7 +94,7 @@ export class SettingsDialog {
   }
 
   protected export(): void {
-    void this.actions.exportAll();
+    void this.actions.exportAll({ hasPictures: this.hasPictures() });
   }
 
   protected async import(event: Event): Promise<void> {

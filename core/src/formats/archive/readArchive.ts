@@ -1,11 +1,12 @@
 import { ARCHIVE_FORMAT, ARCHIVE_VERSION, LARGEST_ARCHIVE_BYTES } from './writeArchive.js';
 import { type Archive, COLLECTION_NAMES, type CollectionName, COLLECTIONS } from './collections.js';
+import { type ArchivedPicture, readPictures } from './pictures.js';
 import { readRow, type RowProblem } from './readRow.js';
 
 export type Refusal = 'huge' | 'broken' | 'foreign' | 'newer' | 'invalid';
 
 export type ReadArchive =
-  | { readonly ok: true; readonly archive: Archive }
+  | { readonly ok: true; readonly archive: Archive; readonly pictures?: readonly ArchivedPicture[] }
   | { readonly ok: false; readonly refusal: Refusal; readonly message: string; readonly problems: readonly string[] };
 
 function refuse(refusal: Refusal, message: string, problems: readonly string[] = []): ReadArchive {
@@ -84,7 +85,9 @@ class Reading {
   }
 }
 
-const HEADS: readonly string[] = ['format', 'version', ...COLLECTION_NAMES];
+/** Small pictures of frames, where they were asked for. */
+const PICTURES = 'pictures';
+const HEADS: readonly string[] = ['format', 'version', ...COLLECTION_NAMES, PICTURES];
 
 function readCollections(file: Readonly<Record<string, unknown>>, version: number): ReadArchive {
   const reading = new Reading(version);
@@ -94,7 +97,10 @@ function readCollections(file: Readonly<Record<string, unknown>>, version: numbe
     if (!HEADS.includes(key)) reading.fault([key], 'is not allowed');
   }
   const { problems, isHopeless } = reading;
-  if (problems.length === 0) return { ok: true, archive: reading.rows as unknown as Archive };
+  if (problems.length === 0) {
+    const [archive, pictures] = [reading.rows as unknown as Archive, readPictures(file[PICTURES])];
+    return pictures.length === 0 ? { ok: true, archive } : { ok: true, archive, pictures };
+  }
   const more = problems.length - MOST_SHOWN;
   const rest = more > 0 ? [`and ${more} more${isHopeless ? ' at least' : ''}`] : [];
   return refuse('invalid', 'Some values in the file cannot be used.', [...problems.slice(0, MOST_SHOWN), ...rest]);

@@ -5,8 +5,9 @@ import { readArchive } from '../index.js';
 import type { Archive } from './collections.js';
 import { ARCHIVE_VERSION, writeArchive } from './writeArchive.js';
 
+const stored = (version: number): string => readFileSync(join(__dirname, `../../../reference/archives/v${version}.json`), 'utf8');
+
 describe('what older programs wrote', () => {
-  const stored = (version: number): string => readFileSync(join(__dirname, `../../../reference/archives/v${version}.json`), 'utf8');
   const opened = (version: number): Archive => {
     const read = readArchive(stored(version));
     if (!read.ok) throw new Error([read.message, ...read.problems].join('; '));
@@ -61,5 +62,27 @@ describe('what older programs wrote', () => {
       { poolSquareM: [2, 3] },
       [tree],
     ]);
+  });
+});
+
+describe('small pictures that go along with an archive', () => {
+  const file = (pictures: unknown): string => JSON.stringify({ ...(JSON.parse(stored(5)) as object), pictures });
+  const picture = { id: 'f', logId: 'log', picture: { type: 'image/jpeg', bytes: 'AAEC' }, reading: null };
+  const sides = { width: 3, height: 2, across: 24, down: 16 };
+  const reading = { ...sides, noise: 1, noiseSeen: 1, blackShare: 0, midToneEv: -1, windows: 'AAAA' };
+  const picturesOf = (pictures: unknown): unknown => {
+    const read = readArchive(file(pictures));
+    return read.ok ? read.pictures : read.message;
+  };
+
+  it('come back as they are, with what was measured in them', () => {
+    const all = [picture, { ...picture, id: 'g', picture: null, reading: { ...reading, full: { ...sides, parts: '' } } }];
+    expect(picturesOf(all)).toEqual(all);
+  });
+
+  it('are left out where they are broken, and nothing else suffers', () => {
+    const broken = [{ ...picture, picture: { type: 'text/html', bytes: 'AAEC' } }, { ...picture, id: 7 }, null];
+    expect(picturesOf([...broken, picture, { ...picture, reading: { ...reading, across: 1e9 } }])).toEqual([picture]);
+    for (const none of [[], {}, 'x', null]) expect(picturesOf(none)).toBeUndefined();
   });
 });

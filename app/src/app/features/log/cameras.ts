@@ -87,17 +87,18 @@ const UNKNOWN = '';
     }
     .camera {
       display: grid;
-      grid-template-columns: minmax(0, 1fr) 140px 112px;
-      grid-auto-columns: auto;
-      grid-auto-flow: column;
+      grid-template-columns: minmax(0, 1fr) 140px 112px 168px;
       gap: 0 var(--space-3);
       align-items: center;
       font-size: var(--text-small);
     }
+    .camera > button {
+      grid-column: 1 / -1;
+      justify-self: end;
+    }
     @include phone.below {
       .camera {
         grid-template-columns: 1fr 1fr;
-        grid-auto-flow: row;
         p {
           grid-column: 1 / -1;
         }

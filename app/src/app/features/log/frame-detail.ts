@@ -28,6 +28,7 @@ import {
   VERDICT_WORDS,
 } from '../../wording/log';
 import type { Wording } from '../../wording/wording';
+import { type Choice, ChoiceField } from '../../ui/choice-field';
 import { ValueField } from '../../ui/value-field';
 import { distanceCodec, entryCodec, optional } from '../../wording/codec';
 import { KeptPicture } from '../picture';
@@ -48,7 +49,7 @@ export interface ShownSubject {
 /** One frame: its picture with what was measured in it, what was set beside the card, and the verdict that the person gives. */
 @Component({
   selector: 'rd-frame-detail',
-  imports: [KeptPicture, MatButtonModule, ValueField],
+  imports: [ChoiceField, KeptPicture, MatButtonModule, ValueField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './frame-detail.html',
   styleUrl: './frame-detail.scss',
@@ -60,6 +61,9 @@ export class FrameDetail {
   readonly takenAt = input('');
   readonly judged = output<Verdict | null>();
   readonly subjectShown = output<ShownSubject>();
+  /** The stops that it may belong to, and between them. */
+  readonly places = input<readonly Choice<string>[]>([]);
+  readonly moved = output<string>();
   /** Of film, which no file tells: what was really set. */
   readonly exposureChanged = output<Partial<ExposedWith>>();
 
@@ -89,6 +93,7 @@ export class FrameDetail {
     if (stay === null) return 'Between the stops';
     return `${stay.name || 'Unnamed stop'}, ${by === null ? '' : PLACED_WORDS[by]}`;
   });
+  protected readonly stopId = computed(() => this.placed().stay?.stopId ?? '');
   protected readonly used = computed(() => settingsWords(this.frame(), this.wording()));
   protected readonly card = computed(() => {
     const { stay, atMs } = this.placed();

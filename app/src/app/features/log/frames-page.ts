@@ -18,9 +18,11 @@ import { ContactSheet, type Judged, type MovedFrames } from './contact-sheet';
 import { FrameFiles } from './frame-files';
 import { FrameDetail, type ShownSubject } from './frame-detail';
 import { Rolls } from './rolls';
-import { sheetGroups } from './sheet-rows';
+import { BETWEEN, sheetGroups } from './sheet-rows';
 
 const MOST_PROBLEMS_SHOWN = 5;
+/** Between the stops, as a choice. */
+const NOWHERE = '';
 
 /** The frames of the walk: read from files, put to its stops, and gone through. */
 @Component({
@@ -60,6 +62,10 @@ export class FramesPage {
     const log = this.log();
     return log === null ? [] : sheetGroups(log, this.placed());
   });
+  protected readonly places = computed(() => [
+    ...new Map(this.log()?.stays.map(({ stopId, name }) => [stopId, { value: stopId, label: name || 'Unnamed stop' }])).values(),
+    { value: NOWHERE, label: BETWEEN },
+  ]);
   protected readonly active = computed(() => this.placed().find(({ frame }) => frame.id === this.activeId()) ?? null);
   protected readonly takenAt = computed(() => {
     const [active, walk] = [this.active(), this.walk()];
@@ -112,6 +118,11 @@ export class FramesPage {
   protected judgeActive(verdict: Verdict | null): void {
     const id = this.activeId();
     if (id !== null) this.actions.judge([id], verdict);
+  }
+
+  protected moveActive(stopId: string): void {
+    const [id, place] = [this.activeId(), this.places().find(({ value }) => value === stopId)];
+    if (id !== null && place !== undefined) this.actions.move([id], stopId === NOWHERE ? null : stopId, place.label);
   }
 
   protected move({ ids, group }: MovedFrames): void {

@@ -1,10 +1,11 @@
-import { Injectable, inject } from '@angular/core';
+import { inject, Injectable, Injector } from '@angular/core';
 import { Router } from '@angular/router';
 import { archiveParts, EMPTY_ARCHIVE, fitTogether, LIST_NAMES, NO_ROOM, type Settings } from '@roam-dial/core';
 import type { ReadArchive } from '@roam-dial/core/formats';
 import { firstValueFrom } from 'rxjs';
 import { ArchiveService } from '../../data/archive.service';
 import { createId } from '../../data/defaults';
+import type { PictureArchive } from '../../data/picture-archive';
 import { saveBlob, saveText } from '../../data/save-file';
 import type { SetAside } from '../../data/stored-form';
 import { today } from '../../data/today';
@@ -27,6 +28,7 @@ export class AppActions {
   private readonly selection = inject(SelectionStore);
   private readonly archives = inject(ArchiveService);
   private readonly router = inject(Router);
+  private readonly injector = inject(Injector);
   private readonly focus$ = inject(FocusStore).focus$;
 
   /** The first data of a new browser. */
@@ -80,10 +82,11 @@ export class AppActions {
     );
   }
 
-  /** Everything as a file for the person to keep, part by part. */
-  async exportAll(): Promise<void> {
-    const parts = [...archiveParts(await this.store.snapshot())];
-    saveBlob(new Blob(parts, { type: 'application/json' }), `roam-dial-${today()}.json`);
+  /** Everything as a file for the person to keep, part by part; with the small pictures of frames where they are wanted. */
+  async exportAll({ hasPictures = false } = {}): Promise<void> {
+    const rows = [...archiveParts(await this.store.snapshot())];
+    const parts = hasPictures ? await (await this.pictures()).withPictures(rows) : rows;
+    saveBlob(new Blob([...parts], { type: 'application/json' }), `roam-dial-${today()}.json`);
   }
 
   /** Rows that could not be read, as they are stored: for somebody who can mend them. */
@@ -100,8 +103,15 @@ export class AppActions {
       if (!fitTogether(districts)) return { ok: false, refusal: 'huge', message: NO_ROOM, problems: [] };
       this.store.edit({ label: `import ${file.name}` }, (workspace) => importInto(workspace, read.archive, mode, createId));
       await this.store.written();
+      if (read.pictures !== undefined) await (await this.pictures()).take(read.pictures);
       this.store.announce(`Imported ${file.name}`);
     }
     return read;
+  }
+
+  /** Pictures go along seldom: a chunk of its own. */
+  private async pictures(): Promise<PictureArchive> {
+    const module = await import('../../data/picture-archive');
+    return this.injector.get(module.PictureArchive);
   }
 }
