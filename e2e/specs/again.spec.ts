@@ -16,9 +16,9 @@ test('what worked where is found again, with the days of the same light, and kep
   // In spring it is over since the day before yesterday; the sun stands there again in autumn, an hour of summer time later.
   await expect(tannery.getByText(/^Sun 3 October to Tue 12 October, best Fri 8 October at 09:09/)).toBeVisible({ timeout: 30_000 });
 
-  await page.getByLabel('Picture').selectOption({ label: 'Light pool' });
+  await page.getByLabel('Picture', { exact: true }).selectOption({ label: 'Light pool' });
   await expect(places).toHaveCount(1);
-  await page.getByLabel('Picture').selectOption({ label: 'every picture' });
+  await page.getByLabel('Picture', { exact: true }).selectOption({ label: 'every picture' });
   await page.getByLabel('Name has').fill('WEIR');
   await expect(places).toHaveCount(1);
   await page.getByRole('button', { name: 'Keep for another time' }).click();

@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import { expect, test } from '../fixtures/test.js';
 
 /** Tabs until the focus is on what is wanted; the way there is part of the test. */
-async function tabTo(page: Page, name: RegExp, most = 120): Promise<void> {
+async function tabTo(page: Page, name: RegExp, most = 160): Promise<void> {
   for (let k = 0; k < most; k++) {
     await page.keyboard.press('Tab');
     const label = await page.evaluate(() => {

@@ -139,21 +139,21 @@ describe('what the frames teach', () => {
     const takes = { steadinessStops: 0.84, steadinessSpreadStops: 0.5, handTests: [] };
     expect(handsWords({ ...found, takes })).toEqual({
       figure: '+0.8 stops',
-      band: '+0.1 to +1.6',
+      band: '+0.1 stops to +1.6 stops',
       words: 'Against your rule, four frames of five being steady: by 40 frames by hand, 6 of them shaken. Today: 0 stops.',
     });
     expect(isoWords({ ...found, today: 6400, found: 3170, low: 1980, high: 5100, takes: 3170 }, wording)).toMatchObject({
       figure: 'ISO 3200',
-      band: '2000 to 5100',
+      band: 'ISO 2000 to ISO 5100',
     });
   });
 
   it.each([
     ['none', 'Say of some frames whether they shook'],
-    ['few', 'Only 5 frames say anything of it'],
+    ['few', 'Only 5 frames by hand so far: eight at least are needed.'],
     ['allFine', 'All 5 were steady'],
     ['noneFine', 'All 5 shook'],
-    ['wide', '5 frames put the limit anywhere within more than three stops'],
+    ['wide', '5 frames by hand leave it open within too wide a band'],
   ] as const)('says so where frames cannot carry it: %s', (why, words) => {
     const said = handsWords({ kind: 'notYet', today: -1, why, frames: 5 });
     expect([said.figure, said.words.includes(words), said.words.endsWith('Today: −1.0 stops.')]).toEqual(['', true, true]);
