@@ -9,25 +9,9 @@ import {
   renderMap,
   toneHistogram,
 } from '../dist/index.js';
+import { msOf, powersMs, say } from './timing.mjs';
 
-/** Milliseconds, the median of several runs after one to warm up. */
-function msOf(work, runs = 7) {
-  work();
-  const times = Array.from({ length: runs }, () => {
-    const begun = performance.now();
-    work();
-    return performance.now() - begun;
-  });
-  return times.sort((a, b) => a - b)[Math.floor(runs / 2)];
-}
-
-const say = (what, figure, target) => process.stdout.write(`${what.padEnd(58)} ${figure.padStart(22)}  ${target}\n`);
-
-const powers = msOf(() => {
-  let sum = 0;
-  for (let k = 0; k < 1e6; k++) sum += 2 ** ((k % 320) / 32);
-  return sum;
-});
+const powers = powersMs();
 const times = (ms) => `${(ms / powers).toFixed(1)} x a million powers (${powers.toFixed(0)} ms)`;
 
 const raw = { kind: 'raw', overEv: 3, underEv: 8 };

@@ -32,14 +32,14 @@ export interface PlaceWorked {
 }
 
 /** The middle one of figures as they stand: of an even number the lower, so that it is one that was set. */
-function middleOf(values: readonly (number | null)[]): number | null {
+function lowerMiddle(values: readonly (number | null)[]): number | null {
   const known = values.filter((value) => value !== null).sort((a, b) => a - b);
   return known[(known.length - 1) >> 1] ?? null;
 }
 
 function placeOf(log: WalkLog, { stopId, name, intent }: LogStay, placed: readonly PlacedFrame[]): PlaceWorked {
   const good = placed.filter(({ frame }) => frame.verdict === 'good');
-  const set = (of: (frame: LogFrame) => number | null): number | null => middleOf(good.map(({ frame }) => of(frame)));
+  const set = (of: (frame: LogFrame) => number | null): number | null => lowerMiddle(good.map(({ frame }) => of(frame)));
   return {
     id: `${log.id}/${stopId}`,
     log,
@@ -57,8 +57,8 @@ function placeOf(log: WalkLog, { stopId, name, intent }: LogStay, placed: readon
       focusM: set((frame) => frame.focusM),
       compensationEv: set((frame) => frame.compensationEv),
     },
-    atMs: middleOf(good.map(({ atMs }) => atMs)),
-    sceneEv: middleOf(good.map(({ frame }) => sceneEvOf(frame))),
+    atMs: lowerMiddle(good.map(({ atMs }) => atMs)),
+    sceneEv: lowerMiddle(good.map(({ frame }) => sceneEvOf(frame))),
   };
 }
 

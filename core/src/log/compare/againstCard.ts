@@ -4,6 +4,7 @@ import type { Moment } from '../../outing/index.js';
 import type { Intent } from '../../stop/index.js';
 import { cardAt, type LogFrame, type PlacedFrame } from '../frames/index.js';
 import { type Compared, departures } from './plannedAgainstUsed.js';
+import { middleOf } from '../middle.js';
 
 /** How many good ones chance allows, of so many frames. */
 export interface ExpectedGood {
@@ -80,12 +81,6 @@ export function sceneEvOf({ fNumber, shutterS, iso, sight, compensationEv }: Log
 /** The same by the card: its key's EV less its tone, and what the dial added to put it there. Null where the dial did not reach. */
 export function plannedSceneEv({ keyEv100, compensationEv }: Moment, intent: Intent): number | null {
   return compensationEv === null ? null : keyEv100 - keyToneOf(intent) + compensationEv;
-}
-
-function middleOf(all: readonly number[]): number {
-  const sorted = [...all].sort((a, b) => a - b);
-  const half = sorted.length >> 1;
-  return sorted.length % 2 === 1 ? (sorted[half] as number) : ((sorted[half - 1] as number) + (sorted[half] as number)) / 2;
 }
 
 function lightOf(placed: readonly PlacedFrame[]): LightFound | null {

@@ -1,15 +1,10 @@
 import type { Estimate } from './interval.js';
+import { middleOf } from '../middle.js';
 
 /** Of a normal curve: a middle distance to its deviation, and what the middle of many scatters more than their mean. */
 const PER_MIDDLE_DISTANCE = 1.4826;
 const MIDDLE_OVER_MEAN = Math.sqrt(Math.PI / 2);
 const BAND = 1.96;
-
-function middleOf(all: readonly number[]): number {
-  const sorted = [...all].sort((a, b) => a - b);
-  const half = sorted.length >> 1;
-  return sorted.length % 2 === 1 ? (sorted[half] as number) : ((sorted[half - 1] as number) + (sorted[half] as number)) / 2;
-}
 
 /**
  * The middle of positive figures of which some are far off, about what was expected: a normal error of the logarithm expected, and

@@ -1,3 +1,4 @@
+import { middleOf } from '../middle.js';
 import type { Luma } from '../softness/luma.js';
 import { linearOfCode } from '../../metering/index.js';
 
@@ -44,10 +45,6 @@ function blockAt({ width, values }: Luma, left: number, top: number): { readonly
   const spread = (BLOCK_PX * BLOCK_PX * (BLOCK_PX * BLOCK_PX - 1)) / 12;
   const left2 = squares - (sum * sum) / count - (bySum * bySum + downSum * downSum) / spread;
   return { mean: sum / count, variance: Math.max(0, left2) / (count - PLANE) };
-}
-
-function middleOf(all: readonly number[]): number {
-  return [...all].sort((a, b) => a - b)[all.length >> 1] as number;
 }
 
 /**
