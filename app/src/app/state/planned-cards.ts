@@ -1,4 +1,13 @@
-import { momentOf, type Outing, type PlannedMoment, staysOf, type Stop, type Walk, type WalkLog } from '@roam-dial/core';
+import {
+  MINUTES_PER_DAY,
+  momentOf,
+  type Outing,
+  type PlannedMoment,
+  staysOf,
+  type Stop,
+  type Walk,
+  type WalkLog,
+} from '@roam-dial/core';
 import type { Workspace } from '../data/workspace';
 import { cardFor } from './card.store';
 import type { DaysByStop } from './days.store';
@@ -17,9 +26,18 @@ function cardsOfStay(workspace: Workspace, walk: Walk, days: DaysByStop) {
     });
 }
 
+/** The last time that it was really walked on its day: a rehearsal, or another day, says nothing of when frames were taken. */
+function walkedOn({ outings }: Workspace, walk: Walk): Outing | null {
+  const isOfDay = ({ startedMs }: Outing): boolean => {
+    const minute = minuteAt(walk, startedMs);
+    return minute >= 0 && minute < MINUTES_PER_DAY;
+  };
+  return outings.filter((one) => one.walkId === walk.id && one.clock.kind === 'own' && isOfDay(one)).at(-1) ?? null;
+}
+
 /** A log for a walk, with what was planned as it stands now. */
 export function newLog(id: string, workspace: Workspace, walk: Walk, days: DaysByStop): WalkLog {
-  const outing: Outing | null = workspace.outings.filter(({ walkId }) => walkId === walk.id).at(-1) ?? null;
+  const outing = walkedOn(workspace, walk);
   return {
     id,
     walkId: walk.id,
