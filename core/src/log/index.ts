@@ -9,44 +9,17 @@ export {
   wideDepartures,
 } from './compare/plannedAgainstUsed.js';
 export { type HandsPath, type StandInPicture, type StandInShot, takeStandIn } from './camera/standInCamera.js';
-export { SCENE_DEPTHS } from './camera/depths.js';
-export { blurMaps } from './softness/blurMap.js';
 export { type Blur } from './softness/spread.js';
-export { cropped, halved, type Luma, lumaOf, smoothed } from './softness/luma.js';
+export { cropped, type Luma, lumaOf } from './softness/luma.js';
 export { type Fault, faultyShot, type FaultyShot } from './camera/faultyShot.js';
-export { readSoftness, type SoftnessReading, tileGrid } from './softness/readSoftness.js';
-export {
-  type Evidence,
-  evidenceOf,
-  type Look,
-  sharpPxOf,
-  softnessVerdict,
-  type SoftnessVerdict,
-  stateOf,
-  type TileState,
-} from './softness/verdict.js';
+export { readSoftness, type SoftnessReading } from './softness/readSoftness.js';
+export { type Evidence, type Look, softnessVerdict, type SoftnessVerdict, stateOf, type TileState } from './softness/verdict.js';
 export { frameSight, MIDDLE } from './softness/frameSight.js';
 export { FULL_PART_PX, fullParts, type FullSize, fullSizeAt, partBlur } from './softness/fullSize.js';
-export { type Tones, tonesOf } from './softness/tones.js';
+export { type Tones } from './softness/tones.js';
 export { packedReading, type PackedReading, unpackedReading } from './softness/packed.js';
-export {
-  againstCard,
-  type AgainstCard,
-  type ExpectedGood,
-  expectedGood,
-  type LightFound,
-  plannedSceneEv,
-  sceneEvOf,
-} from './compare/againstCard.js';
-export {
-  type CauseFound,
-  chanceOfSoMany,
-  MISS_SIDES,
-  type Misses,
-  missesOf,
-  type MissSide,
-  type MissStretch,
-} from './compare/misses.js';
+export { againstCard, type AgainstCard, type ExpectedGood, type LightFound, plannedSceneEv } from './compare/againstCard.js';
+export { type CauseFound, type Misses, missesOf, type MissSide, type MissStretch } from './compare/misses.js';
 export * from './lessons/index.js';
 export * from './noise/index.js';
 export * from './again/index.js';
