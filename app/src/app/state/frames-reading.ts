@@ -26,6 +26,8 @@ const IDLE: FramesReadingState = { doing: 'idle', done: 0, of: 0, read: 0, known
 /** So many frames, or so long, before they are put in together. */
 const BATCH = 40;
 const BATCH_MS = 250;
+/** What is looked at takes longer, one by one. */
+const LOOKED_MS = 500;
 /** Where so much is wrong nobody reads all of it. */
 const MOST_PROBLEMS = 200;
 
@@ -180,16 +182,30 @@ export class FramesReading {
 
   private async look(taken: readonly Taken[], isOn: () => boolean): Promise<void> {
     this.subject.next({ ...this.subject.value, doing: 'looking', done: 0, of: taken.length });
+    let seenOf = new Map<string, LogFrame['sight']>();
+    let since = performance.now();
+    // Put in together: each time all of a walk's frames are put to its stops anew.
+    const flush = (): void => {
+      const sights = seenOf;
+      if (sights.size > 0) {
+        this.store.record(
+          changeFrames(new Set(sights.keys()), (frame) => ({ ...frame, sight: sights.get(frame.id) ?? frame.sight })),
+        );
+      }
+      [seenOf, since] = [new Map(), performance.now()];
+    };
     for (const { id, sightId, file } of taken) {
-      if (!isOn()) return;
+      if (!isOn()) break;
       const { seen, problem } = await this.questions.answer('look', file);
       const { frames } = await this.store.snapshot();
       const frame = frames.find((one) => one.id === id);
       this.say({}, seen === null ? `${file.name} ${problem}: what it says of itself is kept.` : null);
       if (seen === null || frame === undefined) continue;
       await this.keep({ id: sightId, logId: frame.logId, thumb: seen.thumb, reading: seen.reading });
-      this.store.record(changeFrames(new Set([id]), (one) => ({ ...one, sight: seen.sight })));
+      seenOf.set(id, seen.sight);
+      if (seenOf.size >= BATCH || performance.now() - since > LOOKED_MS) flush();
     }
+    flush();
   }
 
   /** A full disk takes no pictures any more; what frames say of themselves is small, and goes on. */
