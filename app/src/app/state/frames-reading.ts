@@ -26,6 +26,8 @@ const IDLE: FramesReadingState = { doing: 'idle', done: 0, of: 0, read: 0, known
 /** So many frames, or so long, before they are put in together. */
 const BATCH = 40;
 const BATCH_MS = 250;
+/** The more there are already, the more are put in at once: each time all of them are put to their stops anew. */
+const LEAST_SHARE = 0.1;
 /** What is looked at takes longer, one by one. */
 const LOOKED_MS = 500;
 /** Where so much is wrong nobody reads all of it. */
@@ -130,7 +132,8 @@ export class FramesReading {
       batch.push(frame);
       if (thumb !== null) await this.keep({ id: frame.id, logId: log.id, thumb, reading: null });
       this.say({ read: 1 });
-      if (batch.length >= BATCH || performance.now() - since > BATCH_MS) flush();
+      const isDue = batch.length >= BATCH || performance.now() - since > BATCH_MS;
+      if (isDue && batch.length >= LEAST_SHARE * taken.length) flush();
     }
     flush();
     return [...taken, ...(await this.putScans(log.id, rollIds, scans))];
