@@ -7,6 +7,7 @@ import { StopActions } from '../../state/actions/stop.actions';
 import { FindingsStore } from '../../state/findings.store';
 import { wordingSignal } from '../../state/wording.store';
 import { MarkWheel } from '../../ui/mark-wheel';
+import { nearestIndex } from '../../ui/nearest-mark';
 
 const LARGEST_OFFSET_EV = 12;
 /** Half of a ladder's step. */
@@ -49,12 +50,6 @@ function isSameHand(a: Hand, b: Hand): boolean {
   return (
     a.fNumber === b.fNumber && a.focusM === b.focusM && a.shutterS === b.shutterS && a.iso === b.iso && a.support === b.support
   );
-}
-
-/** Number of the mark nearest to a value, by its logarithm. */
-function nearestIndex(values: readonly number[], value: number): number {
-  const away = (one: number): number => Math.abs(Math.log(one / value));
-  return values.reduce((best, one, k) => (away(one) < away(values[best] as number) ? k : best), 0);
 }
 
 /** What the camera shows, against what the model says: corrects the stop's light from now on. */

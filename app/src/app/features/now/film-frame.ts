@@ -7,14 +7,9 @@ import { FilmActions } from '../../state/actions/film.actions';
 import { wordingSignal } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { MarkWheel } from '../../ui/mark-wheel';
+import { nearestIndex } from '../../ui/nearest-mark';
 import { rollWords } from '../../wording/film';
 import { NowState } from './now-state';
-
-/** Where among marks a value lies, nearest by its logarithm. */
-function nearest(marks: readonly number[], value: number): number {
-  const away = (one: number): number => Math.abs(Math.log(one / value));
-  return marks.reduce((best, one, k) => (away(one) < away(marks[best] as number) ? k : best), 0);
-}
 
 /** A frame of film in three taps: it, what was set otherwise than the card says, and done. Stop and time come by themselves. */
 @Component({
@@ -156,8 +151,8 @@ export class FilmFrame {
       shutters,
       apertureTexts: apertures.map((value) => wording.aperture(value, lens.clickStep)),
       shutterTexts: shutters.map((value) => wording.shutter(value, this.body().markStep)),
-      apertureAt: nearest(apertures, changed.fNumber ?? used.fNumber),
-      shutterAt: nearest(shutters, changed.shutterS ?? used.shutterS),
+      apertureAt: nearestIndex(apertures, changed.fNumber ?? used.fNumber),
+      shutterAt: nearestIndex(shutters, changed.shutterS ?? used.shutterS),
     };
   });
 
