@@ -2,4 +2,4 @@
 export { type FrameLine, readFramesCsv, type ReadFrameLines, withLines } from './logFiles/readFramesCsv.js';
 export { type FramesTable, writeFramesCsv } from './logFiles/writeFramesCsv.js';
 export { writeFramesGeoJson } from './logFiles/writeFramesGeoJson.js';
-export { sidecarName, type SidecarFacts, writeXmp } from './logFiles/writeXmp.js';
+export { sidecarNames, type SidecarFacts, writeXmp } from './logFiles/writeXmp.js';

@@ -4,7 +4,7 @@ import { frameFacts, type LogFrame, type PlacedFrame, type Verdict, VERDICTS } f
 import { type FrameLine, readFramesCsv, withLines } from './readFramesCsv.js';
 import { type FramesTable, writeFramesCsv } from './writeFramesCsv.js';
 import { writeFramesGeoJson } from './writeFramesGeoJson.js';
-import { sidecarName, writeXmp } from './writeXmp.js';
+import { sidecarNames, writeXmp } from './writeXmp.js';
 
 const words = Object.fromEntries(VERDICTS.map((verdict) => [verdict, verdict])) as Record<Verdict, string>;
 /** 10:15:30 at the Azores in winter, an hour behind UTC. */
@@ -164,8 +164,9 @@ describe('sidecars', () => {
     ]) {
       expect(text).toContain(part);
     }
-    expect(sidecarName('A0001.JPG')).toBe('A0001.xmp');
-    expect(sidecarName('Frame 7')).toBe('Frame 7.xmp');
+    expect(sidecarNames(['A0001.JPG', 'Frame 7'])).toEqual(['A0001.xmp', 'Frame 7.xmp']);
+    // Two cameras that count alike.
+    expect(sidecarNames(['A1.JPG', 'a1.jpg', 'A1.TIF'])).toEqual(['A1.xmp', 'a1 (2).xmp', 'A1 (3).xmp']);
   });
 
   it('say nothing of places without being asked to, in any of their bytes', () => {

@@ -87,6 +87,18 @@ export function writeXmp({ frame, atMs, stay }: PlacedFrame, { log, hasPlaces, w
 }
 
 /** The sidecar's name: as its file with another ending, or as the frame of film. */
-export function sidecarName(fileName: string): string {
+function sidecarName(fileName: string): string {
   return `${fileName.replace(/\.[a-z0-9]{1,5}$/i, '')}.xmp`;
+}
+
+/** Names of sidecars for files in their order: where two are called alike (of two cameras, of two folders) none is lost. */
+export function sidecarNames(fileNames: readonly string[]): readonly string[] {
+  const taken = new Set<string>();
+  return fileNames.map((fileName) => {
+    const plain = sidecarName(fileName);
+    let name = plain;
+    for (let k = 2; taken.has(name.toLowerCase()); k++) name = plain.replace(/\.xmp$/, ` (${k}).xmp`);
+    taken.add(name.toLowerCase());
+    return name;
+  });
 }

@@ -22,15 +22,13 @@ export class FrameFileActions {
 
   /** A file a frame, in one archive: laid beside the frames they are read with them. */
   async saveSidecars(log: WalkLog, placed: readonly PlacedFrame[], hasPlaces: boolean): Promise<void> {
-    const [{ sidecarName, writeXmp }, { strToU8, zipSync }] = await Promise.all([
+    const [{ sidecarNames, writeXmp }, { strToU8, zipSync }] = await Promise.all([
       import('@roam-dial/core/log-files'),
       import('fflate'),
     ]);
     const facts = { log, hasPlaces, words: VERDICT_WORDS };
-    const files = placed.map((one) => [
-      sidecarName(fileOfFrame(one.frame)?.name ?? frameName(one.frame)),
-      strToU8(writeXmp(one, facts)),
-    ]);
+    const names = sidecarNames(placed.map(({ frame }) => fileOfFrame(frame)?.name ?? frameName(frame)));
+    const files = placed.map((one, k) => [names[k], strToU8(writeXmp(one, facts))]);
     const zipped = zipSync(Object.fromEntries(files) as Record<string, Uint8Array>);
     saveBlob(new Blob([Uint8Array.from(zipped)], { type: 'application/zip' }), `sidecars-${log.day}.zip`);
   }
