@@ -53,15 +53,11 @@ export class LogStore {
   /** Of every walk that was ever walked. */
   readonly all$: Observable<readonly WalkedFrames[]> = inject(WorkspaceStore).workspace$.pipe(
     distinctUntilChanged((a, b) => a.logs === b.logs && a.frames === b.frames),
-    map(({ logs, frames }) =>
-      logs.map((log) => ({
-        log,
-        placed: placedFrames(
-          log,
-          frames.filter(({ logId }) => logId === log.id),
-        ),
-      })),
-    ),
+    map(({ logs, frames }) => {
+      const byLog = new Map<string, LogFrame[]>(logs.map(({ id }) => [id, []]));
+      for (const frame of frames) byLog.get(frame.logId)?.push(frame);
+      return logs.map((log) => ({ log, placed: placedFrames(log, byLog.get(log.id) ?? []) }));
+    }),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
 

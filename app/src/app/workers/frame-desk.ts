@@ -203,8 +203,8 @@ async function patchOf(file: File): Promise<PatchAnswer> {
   const wrong = problemOfPatch(perPixel) ?? problemOfPatch(seen);
   if (wrong !== null || perPixel === null || seen === null) return refuse(PATCH_PROBLEMS[wrong ?? 'tooSmall']);
   const shown = new OffscreenCanvas(SHOWN_PX, SHOWN_PX);
-  const [from] = [(seenSide - SHOWN_PX) / 2];
-  shown.getContext('2d')?.drawImage(seenCanvas, -Math.max(0, from), -Math.max(0, from));
+  const from = Math.max(0, (seenSide - SHOWN_PX) / 2);
+  shown.getContext('2d')?.drawImage(seenCanvas, -from, -from);
   // Without loss: what is looked at is its noise.
   const picture = await shown.convertToBlob({ type: 'image/png' });
   const point = { iso: facts.iso, perPixel: perPixel.signalToNoise, seen: seen.signalToNoise };
