@@ -154,6 +154,16 @@ for (const theme of ['light', 'night'] as const) {
     await expectNoViolations(page, 'noise');
   });
 
+  test(`no accessibility violations where a frame’s picture has not come in the ${theme} theme`, async ({ app }) => {
+    const { page } = app;
+    await page.route('**/demo-frames/**', () => undefined);
+    if (theme === 'night') await page.keyboard.press('n');
+    await app.room('Log');
+    const first = page.getByRole('listbox', { name: 'Frames of the walk' }).getByRole('option').first();
+    await expect(first.locator('rd-kept-picture span')).toBeVisible();
+    await expectNoViolations(page, 'frames without pictures');
+  });
+
   test(`no accessibility violations on the phone in the ${theme} theme`, async ({ app }) => {
     const { page } = app;
     if (theme === 'night') await page.keyboard.press('n');

@@ -10,7 +10,7 @@ import { Sights } from '../../data/sights';
     @if (url(); as src) {
       <img [src]="src" alt="" draggable="false" />
     } @else {
-      <span class="soft">{{ words() }}</span>
+      <span>{{ words() }}</span>
     }
   `,
   styles: `
