@@ -19,7 +19,7 @@ export { FULL_PART_PX, fullParts, type FullSize, fullSizeAt, partBlur } from './
 export { type Tones } from './softness/tones.js';
 export { packedReading, type PackedReading, unpackedReading } from './softness/packed.js';
 export { againstCard, type AgainstCard, type ExpectedGood, type LightFound, plannedSceneEv } from './compare/againstCard.js';
-export { type CauseFound, type Misses, missesOf, type MissSide, type MissStretch } from './compare/misses.js';
+export { type CauseFound, type Misses, missesOf, type MissStretch, type MissWhere } from './compare/misses.js';
 export * from './lessons/index.js';
 export * from './noise/index.js';
 export * from './again/index.js';

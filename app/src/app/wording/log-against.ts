@@ -1,4 +1,6 @@
-import type { AgainstCard, LightFound, Misses, MissStretch } from '@roam-dial/core/log';
+import type { AgainstCard, LightFound, Misses, MissStretch, MissWhere } from '@roam-dial/core/log';
+import { EXPOSURE_CHOICES, FOCUS_CHOICES, SUPPORT_CHOICES } from './approaches';
+import type { Choice } from '../ui/choice-field';
 import { counted } from './counted';
 import { VERDICT_WORDS } from './log';
 import type { Wording } from './wording';
@@ -56,7 +58,11 @@ export function totalSentence({ decided, misses, causes }: Misses): string {
   return `${missed}${mostly}.`;
 }
 
-function stretchWords({ side, from, to, frames, misses, otherFrames, otherMisses }: MissStretch, wording: Wording): string {
+function labelIn<Value extends string>(choices: readonly Choice<Value>[], value: Value): string {
+  return choices.find((one) => one.value === value)?.label ?? value;
+}
+
+function betweenWords({ side, from, to }: Extract<MissWhere, { readonly from: number }>, wording: Wording): string {
   const clock = (hour: number): string => wording.clock(Math.min(1439, Math.round(hour * 60)));
   const mm = (length: number): string => `${length} mm`;
   const between = (low: string, high: string): string =>
@@ -68,7 +74,24 @@ function stretchWords({ side, from, to, frames, misses, otherFrames, otherMisses
     hour: () => `between ${clock(from)} and ${to === 24 ? 'midnight' : clock(to)}`,
     lens: () => between(mm(from), mm(to)),
   };
-  return `${where[side]()}: ${misses} of ${frames}, elsewhere ${otherMisses} of ${otherFrames}`;
+  return where[side]();
+}
+
+function whereWords(where: MissWhere, wording: Wording): string {
+  switch (where.side) {
+    case 'exposure':
+      return labelIn(EXPOSURE_CHOICES, where.way);
+    case 'focus':
+      return labelIn(FOCUS_CHOICES, where.way);
+    case 'support':
+      return labelIn(SUPPORT_CHOICES, where.way);
+    default:
+      return betweenWords(where, wording);
+  }
+}
+
+function stretchWords({ where, frames, misses, otherFrames, otherMisses }: MissStretch, wording: Wording): string {
+  return `${whereWords(where, wording)}: ${misses} of ${frames}, elsewhere ${otherMisses} of ${otherFrames}`;
 }
 
 /** Each cause with its share, and where the numbers say that it lies together. */

@@ -104,9 +104,10 @@ describe('what the numbers say', () => {
   });
 
   it('is where they lie together, beside what lies elsewhere', () => {
-    const stretch = { from: 1 / 90.5, to: 1 / 45.25, frames: 10, misses: 8, otherFrames: 20, otherMisses: 1, chance: 1e-4 };
+    const where = { side: 'shutter' as const, from: 1 / 90.5, to: 1 / 45.25 };
+    const stretch = { where, frames: 10, misses: 8, otherFrames: 20, otherMisses: 1, chance: 1e-4 };
     const [found] = missSentences(
-      { decided: 30, misses: 9, causes: [{ cause: 'moved', misses: 9, share: 1, stretches: [{ side: 'shutter', ...stretch }] }] },
+      { decided: 30, misses: 9, causes: [{ cause: 'moved', misses: 9, share: 1, stretches: [stretch] }] },
       wording,
     );
     expect(found).toEqual({
@@ -114,12 +115,24 @@ describe('what the numbers say', () => {
       words: 'They moved: 9, 100 % of the misses.',
       where: ['At about 1/60: 8 of 10, elsewhere 1 of 20.'],
     });
-    const hours = { side: 'hour' as const, from: 18, to: 21, frames: 4, misses: 4, otherFrames: 9, otherMisses: 0, chance: 0.001 };
+    const hours = {
+      where: { side: 'hour' as const, from: 18, to: 21 },
+      frames: 4,
+      misses: 4,
+      otherFrames: 9,
+      otherMisses: 0,
+      chance: 0.001,
+    };
     const [dusk] = missSentences(
       { decided: 13, misses: 4, causes: [{ cause: 'noise', misses: 4, share: 1, stretches: [hours] }] },
       wording,
     );
     expect(dusk?.where).toEqual(['Between 18:00 and 21:00: 4 of 4, elsewhere 0 of 9.']);
+    const locked = { ...hours, where: { side: 'focus' as const, way: 'lockedOnSpot' as const } };
+    const causes = [{ cause: 'focus' as const, misses: 4, share: 1, stretches: [locked] }];
+    expect(missSentences({ decided: 13, misses: 4, causes }, wording)[0]?.where).toEqual([
+      'Locked on the spot: 4 of 4, elsewhere 0 of 9.',
+    ]);
   });
 });
 

@@ -33,7 +33,7 @@ import {
   shutter,
   stops,
 } from './schemaParts.js';
-import { intentSchema } from './stopSchema.js';
+import { approachSchema, intentSchema } from './stopSchema.js';
 import { timeZone } from './walkSchema.js';
 
 /** More than anybody meets on a walk. */
@@ -64,6 +64,7 @@ export const walkLogSchema = required<WalkLog>({
         cards: Joi.array()
           .items(required<PlannedMoment>({ atMs: instant, moment }))
           .max(MOST_CARDS),
+        approach: approachSchema.optional(),
       }),
     )
     .max(MOST_STAYS),

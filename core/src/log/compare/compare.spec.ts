@@ -1,6 +1,6 @@
 import { seeded } from '../../metering/index.js';
 import type { Moment } from '../../outing/index.js';
-import { DEFAULT_INTENTS } from '../../stop/index.js';
+import { type Approach, DEFAULT_APPROACH, DEFAULT_INTENTS } from '../../stop/index.js';
 import { frameFacts, type LogFrame, type LogStay, type PlacedFrame } from '../frames/index.js';
 import { againstCard, expectedGood } from './againstCard.js';
 import { chanceOfSoMany, missesOf } from './misses.js';
@@ -108,6 +108,10 @@ describe('the light of a stop by its frames', () => {
   });
 });
 
+const walkOf = (frames: readonly PlacedFrame[]): Parameters<typeof missesOf>[0] => [
+  { log: { timeZone: 'Atlantic/Azores' }, placed: frames },
+];
+
 describe('what spoilt frames', () => {
   it('falls into a stretch by chance as seldom as the hypergeometric tail says', () => {
     // 5 misses among 20, all of them in a stretch of 5: 1 of 15,504.
@@ -119,14 +123,39 @@ describe('what spoilt frames', () => {
   it('is told of where it lies together, and nowhere else', () => {
     const slow = Array.from({ length: 10 }, (_, k) => placed({ shutterS: 1 / 60, verdict: k < 8 ? 'moved' : 'good' }));
     const fast = Array.from({ length: 20 }, (_, k) => placed({ shutterS: 1 / 500, verdict: k < 2 ? 'shake' : 'good' }));
-    const found = missesOf([...slow, ...fast, placed({ verdict: null })], () => 12);
+    const found = missesOf(walkOf([...slow, ...fast, placed({ verdict: null })]));
     expect([found.decided, found.misses]).toEqual([30, 10]);
     expect(found.causes.map(({ cause, misses, share }) => [cause, misses, share])).toEqual([
       ['moved', 8, 0.8],
       ['shake', 2, 0.2],
     ]);
-    expect(found.causes[0]?.stretches).toMatchObject([{ side: 'shutter', frames: 10, misses: 8, otherFrames: 20, otherMisses: 0 }]);
+    expect(found.causes[0]?.stretches).toMatchObject([
+      { where: { side: 'shutter' }, frames: 10, misses: 8, otherFrames: 20, otherMisses: 0 },
+    ]);
     expect(found.causes[1]?.stretches).toEqual([]);
+  });
+
+  it('lies together by how one meant to work, over walks in two zones by the hour of each', () => {
+    const working = (over: Partial<Approach>, frame: PlacedFrame): PlacedFrame => ({
+      ...frame,
+      stay: { ...stay, approach: { ...DEFAULT_APPROACH, ...over } },
+    });
+    const at = (hourUtc: number, frame: PlacedFrame): PlacedFrame => ({ ...frame, atMs: Date.UTC(2027, 2, 6, hourUtc) });
+    const verdict = (isMissed: boolean): Partial<LogFrame> => ({ verdict: isMissed ? 'focus' : 'good' });
+    const locked = Array.from({ length: 10 }, (_, k) => at(9, working({ focus: 'lockedOnSpot' }, placed(verdict(k < 7)))));
+    const zone = Array.from({ length: 20 }, (_, k) => at(18, working({}, placed(verdict(k < 1)))));
+    // 9:00 UTC is 8:00 in the Azores in March, and 18:00 in Tokyo.
+    const found = missesOf([
+      { log: { timeZone: 'Atlantic/Azores' }, placed: [...locked, ...zone] },
+      { log: { timeZone: 'Asia/Tokyo' }, placed: [placed({ verdict: 'no' })] },
+    ]);
+    expect([found.decided, found.misses]).toEqual([31, 9]);
+    const told = found.causes.flatMap(({ stretches }) => stretches.map(({ where, misses, frames }) => ({ where, misses, frames })));
+    expect(told).toContainEqual({ where: { side: 'focus', way: 'lockedOnSpot' }, misses: 7, frames: 10 });
+    expect(told).toContainEqual({ where: { side: 'hour', from: 6, to: 9 }, misses: 7, frames: 10 });
+    expect(told.filter(({ where }) => where.side === 'exposure' || where.side === 'support')).toEqual([]);
+    const elsewhere = missesOf([{ log: { timeZone: 'Asia/Tokyo' }, placed: locked }, ...walkOf(zone)]);
+    expect(elsewhere.causes[0]?.stretches.map(({ where }) => where)).not.toContainEqual({ side: 'hour', from: 6, to: 9 });
   });
 
   it('that lies anywhere alike is told of nowhere: in two hundred walks of chance alone seldom', () => {
@@ -136,7 +165,7 @@ describe('what spoilt frames', () => {
       const frames = Array.from({ length: 40 }, () =>
         placed({ shutterS: 2 ** (-10 + 6 * random()), focalLengthMm: 28, verdict: random() < 0.3 ? 'moved' : 'good' }),
       );
-      told += missesOf(frames, () => 12).causes.some(({ stretches }) => stretches.length > 0) ? 1 : 0;
+      told += missesOf(walkOf(frames)).causes.some(({ stretches }) => stretches.length > 0) ? 1 : 0;
     }
     // Seven stretches at one in fifty each, and counts that come in whole numbers.
     expect(told).toBeLessThan(20);

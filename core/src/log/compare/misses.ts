@@ -1,15 +1,21 @@
-import { CAUSES, type Cause, type LogFrame, type PlacedFrame } from '../frames/index.js';
+import { DateTime } from 'luxon';
+import { type Approach, APPROACHES } from '../../stop/index.js';
+import { CAUSES, type Cause, type PlacedFrame, type WalkLog } from '../frames/index.js';
 
-/** By what misses may lie together. */
-export const MISS_SIDES = ['shutter', 'distance', 'hour', 'lens'] as const;
+/** By what misses may lie together: figures, in stretches, and ways of working, one by one. */
+const MISS_SIDES = ['shutter', 'distance', 'hour', 'lens'] as const;
 export type MissSide = (typeof MISS_SIDES)[number];
+const MISS_WAYS = ['exposure', 'focus', 'support'] as const;
+export type MissWay = (typeof MISS_WAYS)[number];
 
-/** Misses of one cause in one stretch of a side. */
+/** Where: between two ends in the side's own measure (seconds, metres, hours of the day, millimetres), or worked in one way. */
+export type MissWhere =
+  | { readonly side: MissSide; readonly from: number; readonly to: number }
+  | { readonly [Way in MissWay]: { readonly side: Way; readonly way: Approach[Way] } }[MissWay];
+
+/** Misses of one cause in one place of a side. */
 export interface MissStretch {
-  readonly side: MissSide;
-  /** Between these, in the side's own measure: seconds, metres, hours of the day, millimetres. */
-  readonly from: number;
-  readonly to: number;
+  readonly where: MissWhere;
   readonly frames: number;
   readonly misses: number;
   /** Of all other frames. */
@@ -48,7 +54,19 @@ const ENDS: Readonly<Record<MissSide, readonly number[]>> = {
   lens: [0, 20, 26, 33, 43, 60, 100, Infinity],
 };
 
-function measureOf(side: MissSide, { frame }: PlacedFrame, hour: number | null): number | null {
+interface MissFrame {
+  readonly placed: PlacedFrame;
+  /** On the wall of its place; null without a time. */
+  readonly hour: number | null;
+}
+
+function hourOf({ timeZone }: Pick<WalkLog, 'timeZone'>, { atMs }: PlacedFrame): number | null {
+  if (atMs === null) return null;
+  const { hour, minute } = DateTime.fromMillis(atMs, { zone: timeZone });
+  return hour + minute / 60;
+}
+
+function measureOf(side: MissSide, { placed: { frame }, hour }: MissFrame): number | null {
   switch (side) {
     case 'shutter':
       return frame.shutterS;
@@ -81,46 +99,57 @@ export function chanceOfSoMany(all: number, misses: number, inside: number, hit:
   return Math.min(1, sum);
 }
 
-interface Measured {
-  readonly placed: PlacedFrame;
-  readonly value: number;
-}
+/** Frames of which a side says something, by the place of it that they lie in. */
+type Part = readonly [where: MissWhere, frames: readonly MissFrame[]];
 
-function stretchesOf(side: MissSide, cause: Cause, measured: readonly Measured[]): readonly MissStretch[] {
-  const missed = ({ placed }: Measured): boolean => placed.frame.verdict === cause;
-  const [all, misses] = [measured.length, measured.filter(missed).length];
+function stretchParts(side: MissSide, decided: readonly MissFrame[]): readonly Part[] {
+  const measured = decided.flatMap((one) => {
+    const value = measureOf(side, one);
+    return value === null ? [] : [{ one, value }];
+  });
   const ends = ENDS[side];
-  return ends.slice(1).flatMap((to, k) => {
+  return ends.slice(1).map((to, k): Part => {
     const from = ends[k] as number;
-    const inside = measured.filter(({ value }) => value >= from && value < to);
-    const hit = inside.filter(missed).length;
-    if (inside.length === 0 || inside.length === all) return [];
-    const chance = chanceOfSoMany(all, misses, inside.length, hit);
-    const [otherFrames, otherMisses] = [all - inside.length, misses - hit];
-    return chance >= SELDOM ? [] : [{ side, from, to, frames: inside.length, misses: hit, otherFrames, otherMisses, chance }];
+    return [{ side, from, to }, measured.filter(({ value }) => value >= from && value < to).map(({ one }) => one)];
   });
 }
 
-const isCause = (verdict: LogFrame['verdict']): verdict is Cause => (CAUSES as readonly (string | null)[]).includes(verdict);
+/** What was set by hand otherwise is not seen: how one meant to work at the stop. */
+function wayParts(side: MissWay, decided: readonly MissFrame[]): readonly Part[] {
+  return APPROACHES[side].map((way): Part => {
+    const where = { side, way } as MissWhere;
+    return [where, decided.filter(({ placed }) => placed.stay?.approach?.[side] === way)];
+  });
+}
+
+function togetherIn(parts: readonly Part[], cause: Cause): readonly MissStretch[] {
+  const missesIn = (frames: readonly MissFrame[]): number => frames.filter(({ placed }) => placed.frame.verdict === cause).length;
+  const whole = parts.flatMap(([, frames]) => frames);
+  const [all, misses] = [whole.length, missesIn(whole)];
+  return parts.flatMap(([where, inside]) => {
+    if (inside.length === 0 || inside.length === all) return [];
+    const hit = missesIn(inside);
+    const chance = chanceOfSoMany(all, misses, inside.length, hit);
+    const [otherFrames, otherMisses] = [all - inside.length, misses - hit];
+    return chance >= SELDOM ? [] : [{ where, frames: inside.length, misses: hit, otherFrames, otherMisses, chance }];
+  });
+}
 
 /**
- * What spoilt the frames that somebody decided of, and where each cause lies together: by shutter, distance, hour and lens.
- * @param hourOf the hour of the day of a frame on the wall of its place, null without one. Source: docs/log.md#misses.
+ * What spoilt the frames that somebody decided of, on one walk or on several, and where each cause lies together: by shutter,
+ * distance, hour and lens, and by how one meant to work. Source: docs/log.md#misses.
  */
-export function missesOf(placed: readonly PlacedFrame[], hourOf: (frame: PlacedFrame) => number | null): Misses {
-  const decided = placed.filter(({ frame }) => frame.verdict !== null);
-  const missed = decided.filter(({ frame }) => frame.verdict !== 'good');
-  const spoilt = missed.filter(({ frame }) => isCause(frame.verdict));
+export function missesOf(
+  walked: readonly { readonly log: Pick<WalkLog, 'timeZone'>; readonly placed: readonly PlacedFrame[] }[],
+): Misses {
+  const decided = walked.flatMap(({ log, placed }) =>
+    placed.filter(({ frame }) => frame.verdict !== null).map((one): MissFrame => ({ placed: one, hour: hourOf(log, one) })),
+  );
+  const missed = decided.filter(({ placed }) => placed.frame.verdict !== 'good');
+  const parts = [...MISS_SIDES.map((side) => stretchParts(side, decided)), ...MISS_WAYS.map((side) => wayParts(side, decided))];
   const causes = CAUSES.map((cause): CauseFound => {
-    const misses = spoilt.filter(({ frame }) => frame.verdict === cause).length;
-    const stretches = MISS_SIDES.flatMap((side) => {
-      if (misses < LEAST_MISSES) return [];
-      const measured = decided.flatMap((one) => {
-        const value = measureOf(side, one, hourOf(one));
-        return value === null ? [] : [{ placed: one, value }];
-      });
-      return stretchesOf(side, cause, measured);
-    });
+    const misses = missed.filter(({ placed }) => placed.frame.verdict === cause).length;
+    const stretches = misses < LEAST_MISSES ? [] : parts.flatMap((one) => togetherIn(one, cause));
     return {
       cause,
       misses,

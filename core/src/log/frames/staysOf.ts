@@ -1,6 +1,6 @@
 import { dayClock } from '../../light/index.js';
 import type { Outing } from '../../outing/index.js';
-import type { Stop } from '../../stop/index.js';
+import type { Approach, Stop } from '../../stop/index.js';
 import { stopsToday, type Walk } from '../../walk/index.js';
 import type { LogStay, PlannedMoment } from './walkLog.js';
 
@@ -44,7 +44,9 @@ export function staysOf(walk: Walk, outing: Outing | null, cards: Cards): readon
     .sort((a, b) => a.fromMs - b.fromMs)
     .map((stay) => {
       const stop = stops.find(({ id }) => id === stay.stopId);
-      return stay.cards.length > 0 || stop === undefined ? stay : { ...stay, cards: cards(stop, stay.fromMs, stay.toMs) };
+      if (stop === undefined) return stay;
+      const approach: Approach = stop.approach ?? walk.approach;
+      return { ...stay, approach, cards: stay.cards.length > 0 ? stay.cards : cards(stop, stay.fromMs, stay.toMs) };
     });
 }
 
@@ -55,9 +57,12 @@ export function staysOf(walk: Walk, outing: Outing | null, cards: Cards): readon
 export function staysAgain(before: readonly LogStay[], now: readonly LogStay[]): readonly LogStay[] {
   const left = before.filter(({ stopId }) => !now.some((stay) => stay.stopId === stopId));
   const kept = now.map((stay) => {
-    const own = before.filter(({ stopId }) => stopId === stay.stopId).flatMap(({ cards }) => cards);
+    const earlier = before.filter(({ stopId }) => stopId === stay.stopId);
+    const own = earlier.flatMap(({ cards }) => cards);
+    const approach = earlier[0]?.approach ?? stay.approach;
     const others = stay.cards.filter(({ atMs }) => !own.some((card) => card.atMs === atMs));
-    return { ...stay, cards: own.length === 0 ? stay.cards : [...own, ...others].sort((a, b) => a.atMs - b.atMs) };
+    const cards = own.length === 0 ? stay.cards : [...own, ...others].sort((a, b) => a.atMs - b.atMs);
+    return { ...stay, cards, ...(approach === undefined ? {} : { approach }) };
   });
   return [...kept, ...left].sort((a, b) => a.fromMs - b.fromMs);
 }

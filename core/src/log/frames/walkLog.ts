@@ -1,6 +1,6 @@
 import type { Place } from '../../light/index.js';
 import type { Moment } from '../../outing/index.js';
-import type { Intent } from '../../stop/index.js';
+import type { Approach, Intent } from '../../stop/index.js';
 
 /** A card as it stood at an instant. */
 export interface PlannedMoment {
@@ -17,6 +17,8 @@ export interface LogStay {
   readonly fromMs: number;
   readonly toMs: number;
   readonly cards: readonly PlannedMoment[];
+  /** How one meant to work there. Absent: of a log that did not keep it. */
+  readonly approach?: Approach;
 }
 
 /** How the clock of a camera was put right. */

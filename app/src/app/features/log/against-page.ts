@@ -1,17 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import type { PlacedFrame, Walk } from '@roam-dial/core';
-import { againstCard, missesOf } from '@roam-dial/core/log';
+import type { Walk } from '@roam-dial/core';
+import { againstCard, missesOf, type WalkedFrames } from '@roam-dial/core/log';
 import { DepartureStrip } from '../../charts/departure-strip/departure-strip';
 import { StopActions } from '../../state/actions/stop.actions';
 import { LogStore } from '../../state/log.store';
-import { minuteAt } from '../../state/outing.store';
 import { wordingSignal } from '../../state/wording.store';
 import { againstSentences, departureRows, lightSentence, missSentences, totalSentence } from '../../wording/log-against';
 import { sheetGroups } from './sheet-rows';
 
-const HOURS_A_DAY = 24;
 /** Light is corrected by thirds, and no further than a person can by hand. */
 const THIRDS = 3;
 const MOST_OFFSET_EV = 10;
@@ -26,7 +24,9 @@ const MOST_OFFSET_EV = 10;
 })
 export class AgainstPage {
   private readonly stopActions = inject(StopActions);
-  private readonly walked = toSignal(inject(LogStore).log$);
+  private readonly store = inject(LogStore);
+  private readonly walked = toSignal(this.store.log$);
+  private readonly all = toSignal(this.store.all$, { initialValue: [] });
   protected readonly wording = wordingSignal();
 
   protected readonly walk = computed(() => this.walked()?.walk ?? null);
@@ -57,20 +57,27 @@ export class AgainstPage {
     });
   });
 
-  private readonly misses = computed(() => {
-    const walk = this.walk();
-    return missesOf(this.placed(), (one) => (walk === null ? null : hourOf(walk, one)));
+  /** Of this walk, and of all there were: the same where there was one. */
+  protected readonly misses = computed(() => {
+    const [log, all] = [this.walked()?.log ?? null, this.all().filter(hasDecided)];
+    const others = all.filter((one) => one.log.id !== log?.id);
+    return [
+      ...(log === null || this.stops().length === 0 ? [] : [this.missed('This walk', [{ log, placed: this.placed() }])]),
+      ...(others.length === 0 ? [] : [this.missed(`All your walks with decided frames: ${all.length}`, all)]),
+    ];
   });
-  protected readonly total = computed(() => totalSentence(this.misses()));
-  protected readonly causes = computed(() => missSentences(this.misses(), this.wording()));
+
+  private missed(
+    of: string,
+    walked: readonly WalkedFrames[],
+  ): { of: string; total: string; causes: ReturnType<typeof missSentences> } {
+    const misses = missesOf(walked);
+    return { of, total: totalSentence(misses), causes: missSentences(misses, this.wording()) };
+  }
 
   protected correct(walk: Walk, { stop, offsetEv }: { readonly stop: Walk['stops'][number]; readonly offsetEv: number }): void {
     this.stopActions.adjust({ walk, stop }, 'light by its frames', (one) => ({ ...one, lightOffsetEv: offsetEv }));
   }
 }
 
-function hourOf(walk: Walk, { atMs }: PlacedFrame): number | null {
-  if (atMs === null) return null;
-  const hour = minuteAt(walk, atMs) / 60;
-  return ((hour % HOURS_A_DAY) + HOURS_A_DAY) % HOURS_A_DAY;
-}
+const hasDecided = ({ placed }: WalkedFrames): boolean => placed.some(({ frame }) => frame.verdict !== null);
