@@ -98,9 +98,11 @@ describe('a table of frames', () => {
   });
 });
 
+const LOG = { timeZone: 'Atlantic/Azores', cameras: [] };
+
 describe('a table that is read back', () => {
   const film = placed({ source: { kind: 'roll', rollId: 'r', number: 7, scan: null }, verdict: null });
-  const settings = ({ fNumber, shutterS, iso, focalLengthMm, compensationEv, verdict }: Omit<FrameLine, 'source'>) => [
+  const settings = ({ fNumber, shutterS, iso, focalLengthMm, compensationEv, verdict }: Omit<FrameLine, 'source' | 'taken'>) => [
     ...[fNumber, shutterS, iso, focalLengthMm, compensationEv].map((one) => (one === null ? null : Number(one.toPrecision(2)))),
     verdict,
   ];
@@ -114,6 +116,7 @@ describe('a table that is read back', () => {
     // Nothing changes by it.
     expect(
       withLines(
+        LOG,
         all.slice(0, 1).map((one) => one.frame),
         read.lines.slice(0, 1),
       ),
@@ -125,9 +128,29 @@ describe('a table that is read back', () => {
       'SourceFile,FNumber,ExposureTime,ISO,Keywords\r\n./a0001.jpg,22,1/8,100,Shake\r\nFrame 7,4,0.5,,good\r\nX.JPG,,,,good\r\n';
     const read = readFramesCsv(text, words);
     if (!read.ok) throw new Error(read.message);
-    const [own, roll] = withLines([placed().frame, film.frame], read.lines);
+    const [own, roll] = withLines(LOG, [placed().frame, film.frame], read.lines);
     expect(own).toMatchObject({ verdict: 'shake', fNumber: 5.6, iso: 800 });
     expect(roll).toMatchObject({ verdict: 'good', fNumber: 4, shutterS: 0.5, iso: 800 });
+  });
+
+  it('belongs to the frames of its times where several are called alike', () => {
+    const at = (id: string, minute: number, over: Partial<LogFrame> = {}): LogFrame =>
+      frame({ id, wallMs: Date.UTC(2027, 2, 13, 10, minute), verdict: null, ...over });
+    const text =
+      'SourceFile,DateTimeOriginal,Keywords\r\nA0001.JPG,2027:03:13 10:30:00,good\r\nA0001.JPG,2027:03:13 10:10:00,shake\r\n';
+    const read = readFramesCsv(text, words);
+    if (!read.ok) throw new Error(read.message);
+    const told = (...frames: readonly LogFrame[]) => withLines(LOG, frames, read.lines).map(({ id, verdict }) => [id, verdict]);
+    expect(told(at('a', 10), at('b', 30), at('c', 50))).toEqual([
+      ['a', 'shake'],
+      ['b', 'good'],
+    ]);
+    // A time that was put right since then: the line that is left is its own; of two that are left none is.
+    expect(told(at('a', 10), at('c', 50))).toEqual([
+      ['a', 'shake'],
+      ['c', 'good'],
+    ]);
+    expect(told(at('c', 50))).toEqual([]);
   });
 
   it.each([

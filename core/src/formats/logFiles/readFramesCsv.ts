@@ -1,9 +1,21 @@
 import Papa from 'papaparse';
-import { fileOfFrame, frameFacts, frameName, type LogFrame, VERDICTS, type Verdict } from '../../log/frames/index.js';
+import {
+  fileOfFrame,
+  frameFacts,
+  frameMs,
+  frameName,
+  type LogFrame,
+  VERDICTS,
+  type Verdict,
+  type WalkLog,
+} from '../../log/frames/index.js';
+import { wallText } from './wallText.js';
 
 /** A line of a table of frames. */
 export interface FrameLine {
   readonly source: string;
+  /** By the wall of its place, as it was written; empty where it is not said. */
+  readonly taken: string;
   readonly verdict: Verdict | null;
   readonly fNumber: number | null;
   readonly shutterS: number | null;
@@ -56,34 +68,64 @@ export function readFramesCsv(text: string, words: Readonly<Record<Verdict, stri
       ExposureCompensation: numberOf(row['ExposureCompensation']),
     });
     const verdict = verdictOf.get((row['Keywords'] ?? '').trim().toLowerCase()) ?? null;
-    return [{ source, verdict, fNumber, shutterS, iso, focalLengthMm, compensationEv }];
+    const taken = (row['DateTimeOriginal'] ?? '').trim();
+    return [{ source, taken, verdict, fNumber, shutterS, iso, focalLengthMm, compensationEv }];
   });
   return { ok: true, lines, leftOut: data.length - lines.length };
 }
 
+const nameKey = (name: string): string => name.toLowerCase();
+const nameOfFrame = (frame: LogFrame): string => nameKey(fileOfFrame(frame)?.name ?? frameName(frame));
+
+/** Cameras begin to count again: of lines called alike a frame takes that of its own time, else the one that no other has taken. */
+function lineFinder(log: Pick<WalkLog, 'cameras' | 'timeZone'>, frames: readonly LogFrame[], lines: readonly FrameLine[]) {
+  const byName = new Map<string, FrameLine[]>();
+  for (const line of lines) {
+    const alike = byName.get(nameKey(line.source));
+    if (alike === undefined) byName.set(nameKey(line.source), [line]);
+    else alike.push(line);
+  }
+  const timedFor = (frame: LogFrame): FrameLine | undefined => {
+    const atMs = frameMs(log, frame);
+    const taken = atMs === null ? null : wallText(atMs, log.timeZone);
+    return byName.get(nameOfFrame(frame))?.find((line) => line.taken === taken);
+  };
+  const timed = new Map(frames.map((frame) => [frame.id, timedFor(frame)]));
+  const gone = new Set(timed.values());
+  return (frame: LogFrame): FrameLine | null => {
+    const own = timed.get(frame.id);
+    if (own !== undefined) return own;
+    const left = (byName.get(nameOfFrame(frame)) ?? []).filter((line) => !gone.has(line));
+    return left.length === 1 ? (left[0] ?? null) : null;
+  };
+}
+
+/** A film's settings stand in no file: what is said of them counts. */
+function settingsBy(line: FrameLine, frame: LogFrame): Partial<LogFrame> {
+  return {
+    fNumber: line.fNumber ?? frame.fNumber,
+    shutterS: line.shutterS ?? frame.shutterS,
+    iso: line.iso ?? frame.iso,
+    focalLengthMm: line.focalLengthMm ?? frame.focalLengthMm,
+    compensationEv: line.compensationEv ?? frame.compensationEv,
+  };
+}
+
 /**
- * Frames with what a table says of them: what was decided, and of film, which no file tells, what was set. Empty fields change
- * nothing. Only those that change come back.
+ * Frames with what a table says of them: what was decided, and of film, which no file tells, what was set. A line belongs to the
+ * frame of its name, of several to that of its time; empty fields change nothing. Only those that change come back.
  */
-export function withLines(frames: readonly LogFrame[], lines: readonly FrameLine[]): readonly LogFrame[] {
-  const byName = new Map(lines.map((line) => [line.source.toLowerCase(), line]));
+export function withLines(
+  log: Pick<WalkLog, 'cameras' | 'timeZone'>,
+  frames: readonly LogFrame[],
+  lines: readonly FrameLine[],
+): readonly LogFrame[] {
+  const lineOf = lineFinder(log, frames, lines);
   return frames.flatMap((frame) => {
-    const line = byName.get((fileOfFrame(frame)?.name ?? frameName(frame)).toLowerCase());
-    if (line === undefined) return [];
-    const isFilm = frame.source.kind === 'roll';
-    const changed: LogFrame = {
-      ...frame,
-      verdict: line.verdict ?? frame.verdict,
-      ...(isFilm
-        ? {
-            fNumber: line.fNumber ?? frame.fNumber,
-            shutterS: line.shutterS ?? frame.shutterS,
-            iso: line.iso ?? frame.iso,
-            focalLengthMm: line.focalLengthMm ?? frame.focalLengthMm,
-            compensationEv: line.compensationEv ?? frame.compensationEv,
-          }
-        : {}),
-    };
+    const line = lineOf(frame);
+    if (line === null) return [];
+    const settings = frame.source.kind === 'roll' ? settingsBy(line, frame) : {};
+    const changed: LogFrame = { ...frame, ...settings, verdict: line.verdict ?? frame.verdict };
     const isSame = (Object.keys(changed) as (keyof LogFrame)[]).every((key) => changed[key] === frame[key]);
     return isSame ? [] : [changed];
   });

@@ -1,6 +1,7 @@
 import { DateTime } from 'luxon';
 import Papa from 'papaparse';
 import { fileOfFrame, frameName, type PlacedFrame, type Verdict, type WalkLog } from '../../log/frames/index.js';
+import { wallText } from './wallText.js';
 
 /** Columns by the names of EXIF and XMP tags, so that a reader of such tables writes them into scans. Source: EXIF 2.32, XMP. */
 const HEADS = [
@@ -46,7 +47,7 @@ function row({ log, hasPlaces, words }: FramesTable, { frame, atMs, stay }: Plac
   const place = hasPlaces ? frame.position : null;
   return [
     fileOfFrame(frame)?.name ?? frameName(frame),
-    at?.toFormat('yyyy:MM:dd HH:mm:ss') ?? '',
+    atMs === null ? '' : wallText(atMs, log.timeZone),
     at?.toFormat('ZZ') ?? '',
     rounded(frame.fNumber, 2),
     frame.shutterS === null ? '' : timeText(frame.shutterS),

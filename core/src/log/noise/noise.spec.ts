@@ -1,5 +1,5 @@
 import { seeded } from '../../metering/index.js';
-import { noiseCurve, problemOfPatch, readPatch } from './index.js';
+import { ceilingByPatches, noiseCurve, problemOfPatch, readPatch } from './index.js';
 
 /** A patch of a level in linear light, with noise of a known ratio and a shading from left to right. */
 function patch(level: number, ratio: number, { size = 256, shading = 0, seed = 1 } = {}) {
@@ -52,6 +52,20 @@ describe('noise by ISO', () => {
     expect(curve?.isoFor(10)).toBeCloseTo(6400, 3);
     expect(curve?.isoFor(20)).toBeCloseTo(1600, 3);
     expect(curve?.errorStops).toBeCloseTo(0, 6);
+  });
+
+  it.each([
+    // 9.3 to 1 is crossed at ISO 7400: nearest to 8000 of the third marks, to 6400 of the whole ones.
+    ['third', 9.3, 8000],
+    ['full', 9.3, 6400],
+    ['third', 10, 6400],
+    ['third', 1, 12_800],
+    ['third', 80, 200],
+  ] as const)('gives a ceiling on the dial: %s marks, %d to 1 at ISO %d', (markStep, ratio, iso) => {
+    const curve = noiseCurve(photons);
+    if (curve === null) throw new Error('no curve');
+    const found = ceilingByPatches(curve, ratio, { markStep, lowestIso: 200, highestIso: 12_800 });
+    expect(Math.abs(Math.log2(found / iso))).toBeLessThan(0.03);
   });
 
   it('takes one point for photons, none for nothing, and holds a slope that no camera has', () => {

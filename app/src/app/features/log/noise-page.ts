@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import { type Body, isoCeilingOf, markedBetween, type NoiseTest, snapToMark, type Standard } from '@roam-dial/core';
-import { type NoiseCurve, noiseCurve, withCeiling } from '@roam-dial/core/log';
+import { type Body, isoCeilingOf, type NoiseTest, type Standard } from '@roam-dial/core';
+import { ceilingByPatches, type NoiseCurve, noiseCurve, withCeiling } from '@roam-dial/core/log';
 import { NoiseChart } from '../../charts/noise-chart/noise-chart';
 import { KitActions } from '../../state/actions/kit.actions';
 import { NoiseReading, patchSightId } from '../../state/noise-reading';
@@ -72,10 +72,7 @@ export class NoisePage {
     const [body, standard, accepted, curve] = [this.body(), this.standard(), this.accepted(), this.curve()];
     if (body === null || standard === null || accepted === null || curve === null) return null;
     const today = isoCeilingOf(body, standard);
-    // As the dial has it: what lies between two marks is neither.
-    const marks = markedBetween('iso', body.markStep, body.lowestIso, body.highestIso);
-    const onDial = snapToMark({ value: accepted.iso, marks, direction: 'nearest' }) ?? accepted.iso;
-    const takes = withCeiling(standard, body, onDial, today);
+    const takes = withCeiling(standard, body, ceilingByPatches(curve, accepted.ratio, body), today);
     const iso = takes.isoCeilingByBody?.[body.id] ?? today;
     const say = (value: number): string => this.wording().iso(value, 'third');
     return {

@@ -46,6 +46,7 @@ export class FrameFileActions {
     if (!read.ok) return read.message;
     const { frames } = await this.store.snapshot();
     const changed = withLines(
+      log,
       frames.filter(({ logId }) => logId === log.id),
       read.lines,
     );
