@@ -602,6 +602,7 @@ export {
   type PlacedFrame,
   placedFrames,
   proposeClock,
+  sightIdOf,
   staysAgain,
   staysOf,
   type Verdict,

@@ -1,4 +1,5 @@
 import { expect, type Locator, type Page } from '@playwright/test';
+import { rowsStored } from '../fixtures/stored.js';
 
 export type CardRow = 'aperture' | 'focus' | 'shutter' | 'iso' | 'meter' | 'flash';
 
@@ -94,6 +95,11 @@ export class AppPage {
   async reload(): Promise<void> {
     await this.expectStored();
     await this.page.reload();
+  }
+
+  /** Small pictures of frames, patches and places that the browser holds. */
+  keptPictures(): Promise<number> {
+    return rowsStored(this.page, 'roam-dial', 'sights');
   }
 
   async room(name: 'Walk' | 'Light' | 'Set-up' | 'Meter' | 'Log' | 'Kit' | 'Card'): Promise<void> {

@@ -33,6 +33,9 @@ test('a snapshot becomes a stop where it was taken, looking as it looked, with i
   await expect(page.locator('rd-kept-picture img').first()).toBeVisible();
   await page.getByRole('button', { name: /^Undo: add behind the mill/ }).click();
   await app.expectStops(8);
+  // Its picture is there as long as the stop may come back, and no longer.
+  expect(await app.keptPictures()).toBe(1);
+  await app.expectStored();
 
   await page.goto('/walk/returns');
   await page.getByLabel('Snapshots').setInputFiles(taken);
@@ -41,6 +44,7 @@ test('a snapshot becomes a stop where it was taken, looking as it looked, with i
   await expect(list.locator('rd-kept-picture img')).toBeVisible();
   await page.getByLabel('What was wrong').fill('Too early, wrong lens');
   await app.expectStored();
+  expect(await app.keptPictures()).toBe(1);
   await app.reload();
   await expect(list.locator('rd-kept-picture img')).toBeVisible();
   await expect(page.getByLabel('What was wrong')).toHaveValue('Too early, wrong lens');

@@ -53,9 +53,10 @@ export class PictureArchive {
     return [...out, '\n ]', ...parts.slice(-1)];
   }
 
-  /** Those that are not here yet; a full disk takes as many as it can. */
-  async take(pictures: readonly ArchivedPicture[]): Promise<void> {
-    for (const { id, logId, picture, reading } of pictures) {
+  /** Those that are not here yet, under what their frames are called here; a full disk takes as many as it can. */
+  async take(pictures: readonly ArchivedPicture[], frameIds: ReadonlyMap<string, string>): Promise<void> {
+    for (const { id: idThere, logId, picture, reading } of pictures) {
+      const id = frameIds.get(idThere) ?? idThere;
       if ((await this.sights.get(id)) !== null) continue;
       const thumb = picture === null ? null : new Blob([bytesOf(picture.bytes)], { type: picture.type });
       try {

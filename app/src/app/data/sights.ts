@@ -2,10 +2,16 @@ import { Injectable, inject } from '@angular/core';
 import { Database, type SightRow } from './database';
 import { DemoSights } from './demo-sights';
 
+/** Patches and places stand among the pictures of frames, under logs that are none. */
+export const PATCHES = 'noise';
+export const PLACES = 'places';
+export const patchSightId = (bodyId: string, iso: number): string => `${PATCHES}/${bodyId}/${iso}`;
+export const placeSightId = (stopId: string): string => `${PLACES}/${stopId}`;
+
 /** Where the browser keeps nothing, so many are held for as long as the page is open. */
 const MOST_IN_MEMORY = 400;
 
-/** What frames look like, beside the workspace: asked for one by one, when they come into view. */
+/** What frames, patches and places look like, beside the workspace: asked for one by one, when they come into view. */
 @Injectable({ providedIn: 'root' })
 export class Sights {
   private readonly database = inject(Database);
@@ -26,5 +32,19 @@ export class Sights {
   async get(id: string): Promise<SightRow | null> {
     const own = this.database.isOpen() ? await this.database.sights.get(id) : this.inMemory.get(id);
     return own ?? (await this.demo.get(id));
+  }
+
+  /** The small picture of a place for another one that stands for it now; a full disk leaves that without one. */
+  async copyPlace(fromId: string, toId: string): Promise<void> {
+    const thumb = (await this.get(placeSightId(fromId)))?.thumb ?? null;
+    if (thumb === null) return;
+    await this.put({ id: placeSightId(toId), logId: PLACES, thumb, reading: null }).catch(() => undefined);
+  }
+
+  /** Takes out what is kept for none of these any more. */
+  async keepOnly(ids: ReadonlySet<string>): Promise<void> {
+    if (!this.database.isOpen()) return;
+    const kept = await this.database.sights.toCollection().primaryKeys();
+    await this.database.sights.bulkDelete(kept.filter((id) => !ids.has(id)));
   }
 }

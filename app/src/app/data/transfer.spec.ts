@@ -28,16 +28,17 @@ describe('importing', () => {
 
   it('replaces everything when asked to', () => {
     const theirs = { ...workspace([], 'Theirs'), settings: { ...DEFAULT_SETTINGS, theme: 'night' as const } };
-    expect(importInto(mine, theirs, 'replace', createId)).toEqual(theirs);
+    expect(importInto(mine, theirs, 'replace', createId).workspace).toEqual(theirs);
   });
 
   it('adds nothing twice', () => {
-    expect(importInto(mine, mine, 'add', createId)).toEqual(mine);
+    expect(importInto(mine, mine, 'add', createId).workspace).toEqual(mine);
   });
 
   it('keeps both where the same id means two things, and the references with them', () => {
     const theirs = workspace([lens('lens', 'Theirs')], 'Their walk');
-    const both = importInto(mine, theirs, 'add', createId);
+    const { workspace: both, ids } = importInto(mine, theirs, 'add', createId);
+    expect([...ids.kit]).toEqual([['lens', both.kit[1]?.id]]);
     expect(both.kit.map(({ name }) => name)).toEqual(['Mine', 'Theirs']);
     expect(both.walks.map(({ name }) => name)).toEqual(['My walk', 'Their walk']);
     const [, added] = both.walks;
@@ -54,14 +55,14 @@ describe('importing', () => {
       { ...mine, kit: [body, other] },
       'add',
       createId,
-    );
+    ).workspace;
     const roll = both.kit.find(({ name }) => name === 'Other roll');
     expect((both.kit.find(({ id }) => id === 'film-body') as Body).filmId).toBe(roll?.id);
   });
 
   it('leaves the person’s standard and settings alone when adding', () => {
     const theirs = { ...mine, settings: { ...DEFAULT_SETTINGS, theme: 'night' as const } };
-    expect(importInto(mine, theirs, 'add', createId).settings.theme).toBe('light');
+    expect(importInto(mine, theirs, 'add', createId).workspace.settings.theme).toBe('light');
   });
 });
 

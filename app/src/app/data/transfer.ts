@@ -11,6 +11,14 @@ interface Row {
 /** New ids by list, for rows whose own is taken by something else. */
 type NewIds = Readonly<Record<ListName, ReadonlyMap<string, string>>>;
 
+/** A workspace with an archive taken in, and what rows of the archive are called in it, where that is not what they were. */
+export interface Imported {
+  readonly workspace: Workspace;
+  readonly ids: NewIds;
+}
+
+const sameIds = (): NewIds => Object.fromEntries(LIST_NAMES.map((name) => [name, new Map()])) as unknown as NewIds;
+
 /** A reference followed to its end, and named anew there. */
 function renamedAt(value: unknown, path: readonly string[], ids: ReadonlyMap<string, string>): unknown {
   const [step, ...rest] = path;
@@ -43,9 +51,9 @@ function newIds(existing: readonly Row[], incoming: readonly Row[], createId: ()
  * identical rows be, and gives new ids to those that differ under an old one, in their references too, as the collections
  * describe them. The person's own standard and settings stay when adding.
  */
-export function importInto(workspace: Workspace, archive: Archive, mode: ImportMode, createId: () => string): Workspace {
-  if (mode === 'replace') return archive;
-  let ids = Object.fromEntries(LIST_NAMES.map((name) => [name, new Map()])) as unknown as NewIds;
+export function importInto(workspace: Workspace, archive: Archive, mode: ImportMode, createId: () => string): Imported {
+  let ids = sameIds();
+  if (mode === 'replace') return { workspace: archive, ids };
   const added: Partial<Record<ListName, readonly Row[]>> = {};
   // What is referred to comes before what refers: a row whose references are renamed is another row.
   for (const name of LIST_NAMES) {
@@ -64,8 +72,9 @@ export function importInto(workspace: Workspace, archive: Archive, mode: ImportM
       )
       .filter(({ id }) => !there.has(id));
   }
-  return LIST_NAMES.reduce<Workspace>(
+  const taken = LIST_NAMES.reduce<Workspace>(
     (now, name) => ({ ...now, [name]: [...(workspace[name] as readonly Row[]), ...(added[name] ?? [])] }),
     workspace,
   );
+  return { workspace: taken, ids };
 }

@@ -9,6 +9,7 @@ import { AppActions } from '../state/actions/app.actions';
 import { FileDrop } from '../state/file-drop';
 import { SelectionStore } from '../state/selection.store';
 import { Shortcuts } from '../state/shortcuts';
+import { SightSweep } from '../state/sight-sweep';
 import { WorkspaceStore } from '../state/workspace.store';
 import { OutingStore } from '../state/outing.store';
 import { phoneLayout } from '../state/phone-layout';
@@ -58,6 +59,7 @@ export class App {
   protected readonly isOver = signal(false);
 
   constructor() {
+    const sweep = inject(SightSweep);
     this.store.unseeded$.pipe(takeUntilDestroyed()).subscribe(() => void this.actions.seedDemo());
     this.store.notice$
       .pipe(takeUntilDestroyed())
@@ -65,7 +67,7 @@ export class App {
     this.shortcuts.sheetWanted$.pipe(takeUntilDestroyed()).subscribe(() => this.openSheet());
     effect(() => document.documentElement.setAttribute('data-theme', this.settings().theme));
     this.updates.ready$.pipe(takeUntilDestroyed()).subscribe(() => this.isUpdateReady.set(true));
-    void this.store.open();
+    void this.store.open().then(() => sweep.begin());
   }
 
   /** The browser asks before a page with something unwritten is left. */

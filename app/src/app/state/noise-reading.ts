@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import type { Body, NoisePoint } from '@roam-dial/core';
 import { BehaviorSubject, type Observable } from 'rxjs';
-import { Sights } from '../data/sights';
+import { PATCHES, patchSightId, Sights } from '../data/sights';
 import { KitActions } from './actions/kit.actions';
 import { FrameQuestions } from './frame-questions';
 
@@ -14,10 +14,6 @@ export interface NoiseReadingState {
 
 const IDLE: NoiseReadingState = { isReading: false, done: 0, of: 0, problems: [] };
 const MOST_PROBLEMS = 50;
-/** Patches stand among the pictures of frames, under a log that is none. */
-const PATCH_LOG = 'noise';
-
-export const patchSightId = (bodyId: string, iso: number): string => `${PATCH_LOG}/${bodyId}/${iso}`;
 
 /** Reads photographs of an even patch, one at each ISO, as a noise test of a body. Nothing leaves the device. */
 @Injectable({ providedIn: 'root' })
@@ -49,6 +45,6 @@ export class NoiseReading {
 
   /** Figures count without their picture: a full disk spoils only the looking at it. */
   private async keep(id: string, thumb: Blob): Promise<void> {
-    await this.sights.put({ id, logId: PATCH_LOG, thumb, reading: null }).catch(() => undefined);
+    await this.sights.put({ id, logId: PATCHES, thumb, reading: null }).catch(() => undefined);
   }
 }

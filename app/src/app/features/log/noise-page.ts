@@ -6,7 +6,8 @@ import { type Body, isoCeilingOf, type NoiseTest, type Standard } from '@roam-di
 import { ceilingByPatches, type NoiseCurve, noiseCurve, withCeiling } from '@roam-dial/core/log';
 import { NoiseChart } from '../../charts/noise-chart/noise-chart';
 import { KitActions } from '../../state/actions/kit.actions';
-import { NoiseReading, patchSightId } from '../../state/noise-reading';
+import { patchSightId } from '../../data/sights';
+import { NoiseReading } from '../../state/noise-reading';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { wordingSignal } from '../../state/wording.store';
 import { ChoiceField } from '../../ui/choice-field';

@@ -13,7 +13,7 @@ import { TextField } from '../../ui/text-field';
 import { counted } from '../../wording/counted';
 import { nameOf } from '../../wording/name';
 import { WALK_FACES } from '../../wording/walk-faces';
-import { placeSightId } from '../../state/place-pictures';
+import { placeSightId } from '../../data/sights';
 import { KeptPicture } from '../picture';
 import { CROWD_CHOICES, nextLines, notedSentence } from './return-words';
 

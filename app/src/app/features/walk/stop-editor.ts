@@ -31,7 +31,7 @@ import { type CardTarget, CardFocus } from '../../state/card-focus';
 import { LegsStore } from '../../state/legs.store';
 import type { StopSection } from '../../state/open-sections';
 import { withArrival, withIntent, withLeaving } from '../../state/edits';
-import { placeSightId } from '../../state/place-pictures';
+import { placeSightId } from '../../data/sights';
 import { wordingSignal } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { CheckField } from '../../ui/check-field';

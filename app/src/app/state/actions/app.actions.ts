@@ -99,11 +99,11 @@ export class AppActions {
   async importFile(file: File, mode: ImportMode): Promise<ReadArchive> {
     const read = await this.archives.readFile(file);
     if (read.ok) {
-      const { districts } = importInto(await this.store.snapshot(), read.archive, mode, createId);
-      if (!fitTogether(districts)) return { ok: false, refusal: 'huge', message: NO_ROOM, problems: [] };
-      this.store.edit({ label: `import ${file.name}` }, (workspace) => importInto(workspace, read.archive, mode, createId));
+      const { workspace, ids } = importInto(await this.store.snapshot(), read.archive, mode, createId);
+      if (!fitTogether(workspace.districts)) return { ok: false, refusal: 'huge', message: NO_ROOM, problems: [] };
+      this.store.edit({ label: `import ${file.name}` }, () => workspace);
       await this.store.written();
-      if (read.pictures !== undefined) await (await this.pictures()).take(read.pictures);
+      if (read.pictures !== undefined) await (await this.pictures()).take(read.pictures, ids.frames);
       this.store.announce(`Imported ${file.name}`);
     }
     return read;

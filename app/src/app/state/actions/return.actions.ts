@@ -2,6 +2,7 @@ import { Injectable, Injector, inject } from '@angular/core';
 import { Router } from '@angular/router';
 import { districtOf, LAST_MINUTE, metresOutside, type Return, type ReturnDays, type Stop, type Walk } from '@roam-dial/core';
 import { createId, newStop, newWalk } from '../../data/defaults';
+import { Sights } from '../../data/sights';
 import { readSnapshot, withoutEnding } from '../../data/snapshot';
 import { today } from '../../data/today';
 import type { Workspace } from '../../data/workspace';
@@ -23,6 +24,7 @@ export class ReturnActions {
   private readonly store = inject(WorkspaceStore);
   private readonly clock = inject(DeviceClock);
   private readonly router = inject(Router);
+  private readonly sights = inject(Sights);
   private readonly injector = inject(Injector);
 
   /** A stop of a walk, for the light in which it stands there at a minute. */
@@ -85,8 +87,7 @@ export class ReturnActions {
     if (first === undefined) return;
     const workspace = await this.store.snapshot();
     const again = chosen.map(({ one, days }) => ({ one, stop: stopOn(one, minuteOf(one, days, day) ?? one.lightMin) }));
-    const pictures = await this.pictures();
-    for (const { one, stop } of again) await pictures.copy(one.stop.id, stop.id);
+    for (const { one, stop } of again) await this.sights.copyPlace(one.stop.id, stop.id);
     const stops = again.map(({ stop }) => stop).sort((a, b) => a.arriveMin - b.arriveMin);
     const walk: Walk = {
       ...newWalk(createId(), day, bodyIdOf(workspace)),

@@ -15,6 +15,7 @@ import {
 } from '@roam-dial/core';
 import { firstValueFrom } from 'rxjs';
 import { createId, newStop } from '../../data/defaults';
+import { Sights } from '../../data/sights';
 import type { Card } from '../card.store';
 import {
   addStop,
@@ -52,6 +53,7 @@ export interface StopOfWalk {
 @Injectable({ providedIn: 'root' })
 export class StopActions {
   private readonly store = inject(WorkspaceStore);
+  private readonly sights = inject(Sights);
   private readonly selection = inject(SelectionStore);
   private readonly focus$ = inject(FocusStore).focus$;
 
@@ -103,6 +105,7 @@ export class StopActions {
     const { walk } = await firstValueFrom(this.focus$);
     if (walk === null) return;
     const id = createId();
+    await this.sights.copyPlace(stop.id, id);
     this.store.edit({ label: `duplicate ${stop.name}` }, duplicateStop(walk.id, stop.id, id));
     this.selection.selectStop(walk.id, id, stop.arriveMin);
   }
