@@ -1,7 +1,9 @@
 // What the made-up camera's faults are taken for, and how sure: the table of docs/log.md. After `npm run build:core`:
-//   node scripts/verdicts.mjs [--count 100] [--seed 300000] [--width 1500] [--height 1000]
+//   node scripts/verdicts.mjs [--count 100] [--seed 300000] [--width 1500] [--height 1000] [--quality 88]
+// Each frame is written as a JPEG file of that quality and read back, as a camera's are; 0 leaves that out.
 // Frames by the hundred take a quarter of an hour.
 import { parseArgs } from 'node:util';
+import jpeg from 'jpeg-js';
 import { faultyShot, lumaOf, readSoftness, softnessVerdict, takeStandIn } from '../core/dist/log/index.js';
 
 const { values } = parseArgs({
@@ -10,11 +12,18 @@ const { values } = parseArgs({
     seed: { type: 'string', default: '300000' },
     width: { type: 'string', default: '1500' },
     height: { type: 'string', default: '1000' },
+    quality: { type: 'string', default: '88' },
   },
 });
-const [count, seed, width, height] = ['count', 'seed', 'width', 'height'].map((name) => Number(values[name]));
+const [count, seed, width, height, quality] = ['count', 'seed', 'width', 'height', 'quality'].map((name) => Number(values[name]));
 const FAULTS = ['shake', 'moved', 'focus', 'depth', 'veil', 'noise', 'good'];
 const APART = 7919;
+
+function throughFile({ width, height, rgba }) {
+  if (quality === 0) return rgba;
+  const { data } = jpeg.encode({ width, height, data: rgba }, quality);
+  return jpeg.decode(data, { useTArray: true }).data;
+}
 
 const table = Object.fromEntries(FAULTS.map((fault) => [fault, {}]));
 const bySureness = {};
@@ -22,7 +31,7 @@ let right = 0;
 for (let k = 0; k < count; k++) {
   FAULTS.forEach((fault, n) => {
     const { shot, subjectAt } = faultyShot(fault, seed + 13 * k + APART * n, { width, height });
-    const { rgba } = takeStandIn(shot);
+    const rgba = throughFile(takeStandIn(shot));
     const { looksLike, confidence } = softnessVerdict(readSoftness(lumaOf(rgba, width, height)), subjectAt);
     const isRight = looksLike === fault;
     table[fault][looksLike] = (table[fault][looksLike] ?? 0) + 1;

@@ -30,7 +30,7 @@ import { StopActions } from '../../state/actions/stop.actions';
 import { type CardTarget, CardFocus } from '../../state/card-focus';
 import { LegsStore } from '../../state/legs.store';
 import type { StopSection } from '../../state/open-sections';
-import { withArrival, withIntent, withLeaving } from '../../state/edits';
+import { arrivingAt, withIntent, withLeaving } from '../../state/edits';
 import { placeSightId } from '../../data/sights';
 import { wordingSignal } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
@@ -222,7 +222,7 @@ export class StopEditor {
   }
 
   protected setArrival(minute: number): void {
-    this.edit('arrival', (stop) => withArrival(stop, minute));
+    this.edit('arrival', (stop) => arrivingAt(stop, minute));
   }
 
   protected setLeaving(minute: number): void {

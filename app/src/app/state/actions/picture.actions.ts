@@ -3,7 +3,7 @@ import { DAY_ON_FOOT_M, distanceBetweenM, districtOf, metresFrom, placedStop, ty
 import { firstValueFrom } from 'rxjs';
 import { createId, newStop } from '../../data/defaults';
 import { readSnapshot, withoutEnding } from '../../data/snapshot';
-import { addStop, withArrival } from '../edits';
+import { addStop, arrivingAt } from '../edits';
 import { FocusStore } from '../focus.store';
 import { PlacePictures } from '../place-pictures';
 import { SelectionStore } from '../selection.store';
@@ -33,7 +33,7 @@ export class PictureActions {
     const street =
       district === null ? bare : { ...placedStop(district, bare, metresFrom(district.origin, place)), position: place };
     const turned = bearingDeg === null ? street : { ...street, shootingBearingDeg: bearingDeg };
-    const timed = taken === null ? turned : withArrival(turned, taken.minuteOfDay);
+    const timed = taken === null ? turned : arrivingAt(turned, taken.minuteOfDay);
     await this.pictures.keep(timed.id, file);
     this.store.edit({ label: `add ${timed.name}` }, addStop(walk.id, timed, stop?.id ?? null));
     this.selection.selectStop(walk.id, timed.id, timed.arriveMin);

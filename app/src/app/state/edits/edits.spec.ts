@@ -4,6 +4,7 @@ import { diff, patched, reversed } from '../../data/patch';
 import type { Workspace } from '../../data/workspace';
 import {
   addStop,
+  arrivingAt,
   changeKitItem,
   changeStop,
   duplicateStop,
@@ -64,6 +65,11 @@ describe('stays', () => {
     expect(withArrival(stop, 700)).toMatchObject({ arriveMin: 700, leaveMin: 730 });
     expect(withArrival(stop, -50)).toMatchObject({ arriveMin: 0, leaveMin: 30 });
     expect(withArrival(stop, 5000)).toMatchObject({ arriveMin: 1409, leaveMin: 1439 });
+  });
+  it('begins when somebody says so, though the day ends before it does', () => {
+    expect(arrivingAt(stop, 700)).toMatchObject({ arriveMin: 700, leaveMin: 730 });
+    expect(arrivingAt({ ...stop, leaveMin: 1070 }, 1020)).toMatchObject({ arriveMin: 1020, leaveMin: 1439 });
+    expect(arrivingAt(stop, 1439)).toMatchObject({ arriveMin: 1438, leaveMin: 1439 });
   });
   it('never leaves before it came', () => {
     expect(withLeaving(stop, 500).leaveMin).toBe(601);

@@ -36,11 +36,18 @@ export const moveStop = (walkId: string, from: number, to: number): WorkspaceCha
 
 const SHORTEST_STAY_MIN = 1;
 
-/** Arrival moves the whole stay; within the day. */
+/** The whole stay moved as it is; within the day. */
 export function withArrival(stop: Stop, minute: number): Stop {
   const stay = stop.leaveMin - stop.arriveMin;
   const arriveMin = Math.min(LAST_MINUTE - Math.max(0, stay), Math.max(0, Math.round(minute)));
   return { ...stop, arriveMin, leaveMin: arriveMin + stay };
+}
+
+/** An arrival that somebody names stands; what of the stay lies beyond the end of the day is cut. */
+export function arrivingAt(stop: Stop, minute: number): Stop {
+  const stay = Math.max(SHORTEST_STAY_MIN, stop.leaveMin - stop.arriveMin);
+  const arriveMin = Math.min(LAST_MINUTE - SHORTEST_STAY_MIN, Math.max(0, Math.round(minute)));
+  return { ...stop, arriveMin, leaveMin: Math.min(LAST_MINUTE, arriveMin + stay) };
 }
 
 /** Leaving stretches the stay; never before arrival. */
