@@ -172,4 +172,7 @@ test('the demo’s earlier walk, and a walk without frames or without a walk', a
   await expect(sheet.getByRole('group', { name: 'Between the stops' }).getByRole('option')).toHaveCount(1);
   await page.getByRole('tab', { name: 'Against the card' }).click();
   await expect(page.getByText('Nothing to hold against the cards yet')).toBeVisible();
+  // An address that names no walk means the one of last time.
+  await page.goto('/walk');
+  await expect(page.getByRole('heading', { name: 'My place has no stops yet' })).toBeVisible();
 });

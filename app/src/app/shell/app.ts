@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, Injector, signal } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
@@ -9,7 +9,6 @@ import { AppActions } from '../state/actions/app.actions';
 import { FileDrop } from '../state/file-drop';
 import { SelectionStore } from '../state/selection.store';
 import { Shortcuts } from '../state/shortcuts';
-import { SightSweep } from '../state/sight-sweep';
 import { WorkspaceStore } from '../state/workspace.store';
 import { OutingStore } from '../state/outing.store';
 import { phoneLayout } from '../state/phone-layout';
@@ -38,6 +37,7 @@ export class App {
   private readonly store = inject(WorkspaceStore);
   protected readonly actions = inject(AppActions);
   private readonly overlays = inject(Overlays);
+  private readonly injector = inject(Injector);
 
   protected readonly workspace = toSignal(this.store.workspace$);
   protected readonly history = toSignal(this.store.history$, { initialValue: { undo: null, redo: null } });
@@ -59,7 +59,6 @@ export class App {
   protected readonly isOver = signal(false);
 
   constructor() {
-    const sweep = inject(SightSweep);
     this.store.unseeded$.pipe(takeUntilDestroyed()).subscribe(() => void this.actions.seedDemo());
     this.store.notice$
       .pipe(takeUntilDestroyed())
@@ -67,7 +66,13 @@ export class App {
     this.shortcuts.sheetWanted$.pipe(takeUntilDestroyed()).subscribe(() => this.openSheet());
     effect(() => document.documentElement.setAttribute('data-theme', this.settings().theme));
     this.updates.ready$.pipe(takeUntilDestroyed()).subscribe(() => this.isUpdateReady.set(true));
-    void this.store.open().then(() => sweep.begin());
+    void this.open();
+  }
+
+  private async open(): Promise<void> {
+    await this.store.open();
+    const { SightSweep } = await import('../state/sight-sweep');
+    await this.injector.get(SightSweep).begin();
   }
 
   /** The browser asks before a page with something unwritten is left. */

@@ -6,6 +6,7 @@ import {
   combineLatest,
   distinctUntilChanged,
   EMPTY,
+  firstValueFrom,
   map,
   type Observable,
   of,
@@ -17,6 +18,7 @@ import {
 } from 'rxjs';
 import { KeptDays } from '../data/kept-days';
 import type { Workspace } from '../data/workspace';
+import { answersOf } from '../workers/answers';
 import { LightClient } from '../workers/light.client';
 import { siteRefOf } from '../workers/measured-light';
 import { DayQueue, type DaysProgress, type WantedDay } from './day-queue';
@@ -44,7 +46,8 @@ interface Known {
 @Injectable({ providedIn: 'root' })
 export class DaysStore {
   private readonly kept = inject(KeptDays);
-  private readonly queue = new DayQueue(inject(LightClient).days);
+  private readonly client = inject(LightClient);
+  private readonly queue = new DayQueue(this.client.days);
   private readonly known = new Map<string, Known>();
   private readonly arrived = new Subject<void>();
   private readonly wantedSubject = new BehaviorSubject<readonly WantedDay[]>([]);
@@ -86,6 +89,19 @@ export class DaysStore {
     this.queue.answers$.subscribe(({ stopId, key, day }) => this.learn(stopId, { key, day }));
 
     this.isSettled$.pipe(switchMap((isSettled) => (isSettled ? timer(REST_MS) : EMPTY))).subscribe(() => this.keep());
+  }
+
+  /** The days of a walk that is not on screen, or is there on another day: beside what is on it, and nothing of them is kept. */
+  async of(workspace: Workspace, walk: Walk): Promise<DaysByStop> {
+    const wanted = wantedDays(workspace, walk, null);
+    const kept = await firstValueFrom(this.kept.read(wanted.map(({ key }) => key)));
+    const days = new Map<string, StopDay | null>();
+    for (const { stop, key, question, district } of wanted) {
+      const known = this.known.get(stop.id);
+      const own = known?.key === key ? known.day : kept.get(key);
+      days.set(stop.id, own ?? (await firstValueFrom(answersOf(this.client.years.ask<'day'>(question, district)))));
+    }
+    return days;
   }
 
   /** Leaves what is still to be worked out; what is known stays. */

@@ -1,7 +1,8 @@
 import { Injectable, inject } from '@angular/core';
 import type { Stop, Walk } from '@roam-dial/core';
-import { combineLatest, map, type Observable, shareReplay } from 'rxjs';
+import { combineLatest, map, type Observable, shareReplay, tap } from 'rxjs';
 import type { Workspace } from '../data/workspace';
+import { LastWalk } from './last-walk';
 import { type AddressSelection, SelectionStore } from './selection.store';
 import { WorkspaceStore } from './workspace.store';
 
@@ -15,9 +16,10 @@ export interface Focus {
 
 const NOON = 720;
 
-/** The walk and stop of the address, or the first there are; the time of the address, or the stop's arrival. */
-export function focusOn({ walks }: Workspace, selection: AddressSelection): Focus {
-  const walk = walks.find(({ id }) => id === selection.walkId) ?? walks[0] ?? null;
+/** The walk and stop of the address, or the walk of last time, or the first there are; the time of the address, or the stop's arrival. */
+export function focusOn({ walks }: Workspace, selection: AddressSelection, lastWalkId: string | null = null): Focus {
+  const named = (wanted: string | null): Walk | undefined => walks.find(({ id }) => id === wanted);
+  const walk = named(selection.walkId) ?? named(lastWalkId) ?? walks[0] ?? null;
   const found = walk?.stops.findIndex(({ id }) => id === selection.stopId) ?? -1;
   const stopIndex = found === -1 ? 0 : found;
   const stop = walk?.stops[stopIndex] ?? null;
@@ -26,8 +28,13 @@ export function focusOn({ walks }: Workspace, selection: AddressSelection): Focu
 
 @Injectable({ providedIn: 'root' })
 export class FocusStore {
+  private readonly last = inject(LastWalk);
+
   readonly focus$: Observable<Focus> = combineLatest([inject(WorkspaceStore).workspace$, inject(SelectionStore).selection$]).pipe(
-    map(([workspace, selection]) => focusOn(workspace, selection)),
+    map(([workspace, selection]) => focusOn(workspace, selection, this.last.id)),
+    tap(({ walk }) => {
+      if (walk !== null) this.last.remember(walk.id);
+    }),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
 }

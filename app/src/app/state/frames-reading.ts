@@ -1,10 +1,10 @@
 import { Injectable, inject } from '@angular/core';
-import { type LogFrame, proposeClock, type Walk, type WalkLog } from '@roam-dial/core';
-import { fileOfFrame, framesToScan, inCountedOrder, isScan } from '@roam-dial/core/log';
+import type { LogFrame, Walk, WalkLog } from '@roam-dial/core';
+import { fileOfFrame, framesToScan, inCountedOrder, isScan, newGear } from '@roam-dial/core/log';
 import { BehaviorSubject, type Observable } from 'rxjs';
 import { createId } from '../data/defaults';
 import { Sights } from '../data/sights';
-import { addFrames, changeFrames, changeLog } from './edits';
+import { addFrames, changeFrames, changeLog, withGear } from './edits';
 import { FrameQuestions } from './frame-questions';
 import { LogOfWalk } from './log-of-walk';
 import { LogStore } from './log.store';
@@ -166,21 +166,10 @@ export class FramesReading {
     const { logs, frames } = await this.store.snapshot();
     const log = logs.find(({ id }) => id === logId);
     if (log === undefined) return;
-    const own = frames.filter((frame) => frame.logId === logId && frame.source.kind === 'file');
-    const names = [...new Set(own.map(({ bodyName }) => bodyName))].filter((name) => !log.cameras.some((one) => one.name === name));
-    const cameras = names.map((name) => {
-      const proposal = proposeClock(
-        log,
-        own.filter(({ bodyName }) => bodyName === name),
-      );
-      return { name, bodyId: null, shiftS: proposal?.shiftS ?? 0, shiftBy: 'frames' } as const;
-    });
-    const lensNames = [...new Set(own.map(({ lensName }) => lensName))];
-    const lenses = lensNames.filter((name) => !log.lenses.some((one) => one.name === name)).map((name) => ({ name, lensId: null }));
+    const own = frames.filter((frame) => frame.logId === logId);
+    const { cameras, lenses } = newGear(log, own, logs);
     if (cameras.length + lenses.length === 0) return;
-    this.store.record(
-      changeLog(logId, (one) => ({ ...one, cameras: [...one.cameras, ...cameras], lenses: [...one.lenses, ...lenses] })),
-    );
+    this.store.record(changeLog(logId, withGear({ cameras, lenses })));
   }
 
   private async look(taken: readonly Taken[], isOn: () => boolean): Promise<void> {

@@ -2,8 +2,10 @@ import { Injectable, inject } from '@angular/core';
 import { staysAgain, type Walk, type WalkLog } from '@roam-dial/core';
 import { firstValueFrom } from 'rxjs';
 import { createId } from '../data/defaults';
-import { DaysStore } from './days.store';
+import type { Workspace } from '../data/workspace';
+import { type DaysByStop, DaysStore } from './days.store';
 import { addLog, changeLog } from './edits';
+import { FocusStore } from './focus.store';
 import { logOfDay } from './log.store';
 import { newLog } from './planned-cards';
 import { WorkspaceStore } from './workspace.store';
@@ -12,13 +14,14 @@ import { WorkspaceStore } from './workspace.store';
 @Injectable({ providedIn: 'root' })
 export class LogOfWalk {
   private readonly store = inject(WorkspaceStore);
-  private readonly days$ = inject(DaysStore).days$;
+  private readonly days = inject(DaysStore);
+  private readonly focus$ = inject(FocusStore).focus$;
 
   async of(walk: Walk): Promise<WalkLog> {
     const workspace = await this.store.snapshot();
     const known = logOfDay(workspace, walk);
     if (known !== null) return known;
-    const log = newLog(createId(), workspace, walk, await firstValueFrom(this.days$));
+    const log = newLog(createId(), workspace, walk, await this.daysOf(workspace, walk));
     this.store.record(addLog(log));
     return log;
   }
@@ -28,7 +31,14 @@ export class LogOfWalk {
     const workspace = await this.store.snapshot();
     const known = logOfDay(workspace, walk);
     if (known === null) return;
-    const { stays } = newLog(known.id, workspace, walk, await firstValueFrom(this.days$));
+    const { stays } = newLog(known.id, workspace, walk, await this.daysOf(workspace, walk));
     this.store.record(changeLog(known.id, (log) => ({ ...log, stays: staysAgain(log.stays, stays) })));
+  }
+
+  /** Of the walk on screen what is known by now; of another one, or on another day, all of it. */
+  private async daysOf(workspace: Workspace, walk: Walk): Promise<DaysByStop> {
+    const { walk: shown } = await firstValueFrom(this.focus$);
+    const isShown = shown?.id === walk.id && shown.day === walk.day;
+    return isShown ? firstValueFrom(this.days.days$) : this.days.of(workspace, walk);
   }
 }

@@ -27,7 +27,7 @@ function cardsOfStay(workspace: Workspace, walk: Walk, days: DaysByStop) {
 }
 
 /** The last time that it was really walked on its day: a rehearsal, or another day, says nothing of when frames were taken. */
-function walkedOn({ outings }: Workspace, walk: Walk): Outing | null {
+export function walkedOn({ outings }: Pick<Workspace, 'outings'>, walk: Walk): Outing | null {
   const isOfDay = ({ startedMs }: Outing): boolean => {
     const minute = minuteAt(walk, startedMs);
     return minute >= 0 && minute < MINUTES_PER_DAY;

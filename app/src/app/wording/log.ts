@@ -42,7 +42,7 @@ const COMPARED_WORDS: Readonly<Record<Compared, string>> = {
   shutter: 'shutter',
   aperture: 'aperture',
   iso: 'ISO',
-  compensation: 'compensation',
+  compensation: 'meter',
   focus: 'focus',
 };
 

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, untracked } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import {
@@ -14,101 +14,39 @@ import {
   wallMinuteAt,
 } from '@roam-dial/core';
 import { LogActions } from '../../state/actions/log.actions';
+import { type RatherOn, ratherOn } from '../../state/which-walk';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { wordingSignal } from '../../state/wording.store';
 import { ChoiceField } from '../../ui/choice-field';
 import { ValueField } from '../../ui/value-field';
 import { clockCodec, shiftCodec } from '../../wording/codec';
 import { counted } from '../../wording/counted';
+import { nameOf } from '../../wording/name';
 
 const UNKNOWN = '';
+
+function areTakenAlike(a: readonly PlacedFrame[], b: readonly PlacedFrame[]): boolean {
+  const isAlike = (one: PlacedFrame, other: PlacedFrame): boolean =>
+    one.frame === other.frame ||
+    (one.stay === other.stay &&
+      one.frame.id === other.frame.id &&
+      one.frame.wallMs === other.frame.wallMs &&
+      one.frame.position === other.frame.position &&
+      one.frame.placedByHand === other.frame.placedByHand);
+  return a.length === b.length && a.every((one, k) => isAlike(one, b[k] as PlacedFrame));
+}
 
 /** The cameras that the frames were taken with: which of the kit each is, and what its clock is off by. */
 @Component({
   selector: 'rd-cameras',
   imports: [ChoiceField, MatButtonModule, ValueField],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    @for (line of lines(); track line.camera.name) {
-      <div class="camera">
-        <p>
-          <strong>{{ line.camera.name || 'A camera without a name' }}</strong>
-          <span class="soft of">{{ line.words }}</span>
-        </p>
-        <rd-choice-field
-          label="Which body of yours"
-          [value]="line.camera.bodyId ?? ''"
-          [choices]="bodies()"
-          (changed)="actions.setBody(log(), line.camera.name, $event === '' ? null : $event)"
-        />
-        <rd-value-field
-          label="Its clock needs"
-          [value]="line.camera.shiftS"
-          [codec]="codec"
-          (changed)="actions.setClock(log(), line.camera.name, $event, 'typed')"
-        />
-        @if (line.takenMin !== null) {
-          <rd-value-field
-            label="This frame was taken at"
-            [value]="line.takenMin"
-            [codec]="clock()"
-            (changed)="takenAt(line.camera.name, $event)"
-          />
-        }
-        @if (line.proposal !== null) {
-          <button mat-button type="button" (click)="actions.setClock(log(), line.camera.name, line.proposal.shiftS, 'frames')">
-            {{ line.proposal.words }}
-          </button>
-        }
-      </div>
-    }
-    @for (line of lensLines(); track line.lens.name) {
-      <div class="camera lens">
-        <p>
-          <strong>{{ line.lens.name || 'A lens without a name' }}</strong>
-          <span class="soft of">{{ line.words }}</span>
-        </p>
-        <rd-choice-field
-          label="Which lens of yours"
-          [value]="line.lens.lensId ?? ''"
-          [choices]="lenses()"
-          (changed)="actions.setLens(log(), line.lens.name, $event === '' ? null : $event)"
-        />
-      </div>
-    }
-  `,
-  styles: `
-    @use 'phone';
-    :host {
-      display: block;
-    }
-    .of {
-      margin-left: var(--space-2);
-    }
-    .camera {
-      display: grid;
-      grid-template-columns: minmax(0, 1fr) 140px 112px 168px;
-      gap: 0 var(--space-3);
-      align-items: center;
-      font-size: var(--text-small);
-    }
-    .camera > button {
-      grid-column: 1 / -1;
-      justify-self: end;
-    }
-    @include phone.below {
-      .camera {
-        grid-template-columns: 1fr 1fr;
-        p {
-          grid-column: 1 / -1;
-        }
-      }
-    }
-  `,
+  templateUrl: './cameras.html',
+  styleUrl: './cameras.scss',
 })
 export class Cameras {
   readonly log = input.required<WalkLog>();
-  readonly frames = input.required<readonly LogFrame[]>();
+  readonly placed = input.required<readonly PlacedFrame[]>();
   readonly active = input<PlacedFrame | null>(null);
 
   protected readonly actions = inject(LogActions);
@@ -119,16 +57,40 @@ export class Cameras {
   protected readonly lenses = computed(() => this.choicesOf('lens'));
   protected readonly lensLines = computed(() =>
     this.log().lenses.flatMap((lens) => {
-      const own = this.frames().filter(({ lensName, source }) => lensName === lens.name && source.kind === 'file');
-      return own.length === 0 ? [] : [{ lens, words: counted(own.length, 'frame', 'frames') }];
+      const own = this.files().filter(({ lensName }) => lensName === lens.name);
+      const says = this.sayOf(this.lenses(), lens.lensId);
+      return own.length === 0 ? [] : [{ lens, words: counted(own.length, 'frame', 'frames'), says }];
     }),
   );
+  /** Of frames that cameras wrote; what is decided of them changes nothing here. */
+  private readonly written = computed(() => this.placed().filter(({ frame }) => frame.source.kind === 'file'), {
+    equal: areTakenAlike,
+  });
+  private readonly files = computed(() => this.written().map(({ frame }) => frame));
+  private readonly known = computed(() => this.workspace() ?? null, {
+    equal: (a, b) => a === b || (a?.walks === b?.walks && a?.outings === b?.outings),
+  });
   protected readonly clock = computed(() => clockCodec(this.wording().clockStyle, (minute) => this.wording().clock(minute)));
   protected readonly lines = computed(() =>
     this.log()
       .cameras.filter(({ name }) => this.filesOf(name).length > 0)
-      .map((camera) => ({ ...this.lineOf(camera), takenMin: this.takenMinOf(camera) })),
+      .map((camera) => ({
+        ...this.lineOf(camera),
+        says: this.sayOf(this.bodies(), camera.bodyId),
+        rather: this.ratherOf(camera),
+      })),
   );
+  /** All is said, and no clock or walk is in doubt. */
+  protected readonly isSaid = computed(
+    () =>
+      this.lines().every(({ says, proposal, rather }) => says !== null && proposal === null && rather === null) &&
+      this.lensLines().every(({ says }) => says !== null),
+  );
+  /** Asked for as long as something is open when a log comes up, or gets another camera; not closed while one answers. */
+  protected readonly isOpen = linkedSignal({
+    source: () => `${this.log().id}/${this.lines().length}/${this.lensLines().length}`,
+    computation: () => !untracked(this.isSaid),
+  });
 
   private choicesOf(kind: KitItem['kind']): readonly { readonly value: string; readonly label: string }[] {
     const own = (this.workspace()?.kit ?? []).filter((item) => item.kind === kind);
@@ -137,7 +99,23 @@ export class Cameras {
 
   /** Frames that a camera wrote itself: film has no clock to be put right. */
   private filesOf(cameraName: string): readonly LogFrame[] {
-    return this.frames().filter(({ bodyName, source }) => bodyName === cameraName && source.kind === 'file');
+    return this.files().filter(({ bodyName }) => bodyName === cameraName);
+  }
+
+  /** What of the kit it was said to be: null as long as it is asked, and nothing to be asked where the kit has none. */
+  private sayOf(choices: readonly { readonly value: string; readonly label: string }[], id: string | null): string | null {
+    const said = id === null ? undefined : choices.find(({ value }) => value === id)?.label;
+    return said ?? (choices.length > 1 ? null : '');
+  }
+
+  /** Where frames of a camera rather belong, in words. */
+  private ratherOf({ name }: LogCamera): { readonly on: RatherOn; readonly name: string; readonly words: string } | null {
+    const known = this.known();
+    const on = known === null ? null : ratherOn(known, this.log(), this.written(), name);
+    if (on === null) return null;
+    const walkName = `${nameOf(on.walk, 'Unnamed walk')}, ${this.wording().day(on.walk.day)}`;
+    const those = on.inStays === on.of ? 'They all lie' : `${on.inStays} of ${on.of} lie`;
+    return { on, name: walkName, words: `${those} in the stays of ${walkName}.` };
   }
 
   /** One frame whose time is known puts all of its camera right. */
@@ -149,7 +127,7 @@ export class Cameras {
   }
 
   /** What the wall showed when the chosen frame was taken, if it is this camera's. */
-  private takenMinOf({ name }: LogCamera): number | null {
+  protected takenMinOf({ name }: LogCamera): number | null {
     const [log, active] = [this.log(), this.active()];
     if (active === null || active.atMs === null || active.frame.bodyName !== name) return null;
     const minute = Math.floor(wallMinuteAt(log.day, log.timeZone, active.atMs));

@@ -67,11 +67,14 @@ export class ContactSheet {
   private readonly columns = computed(() =>
     Math.max(2, Math.floor((this.width() - this.gutter() - 24) / (this.isPhone() ? 116 : CELL_PX))),
   );
-  protected readonly rows = computed(() => {
-    // Nothing is dragged to an empty stop by the thumb: it takes no line there.
-    const shown = this.isPhone() ? this.groups().filter(({ frames }) => frames.length > 0) : this.groups();
-    return sheetRows(shown, this.columns());
-  });
+  protected readonly rows = computed(() =>
+    sheetRows(
+      this.groups().filter(({ frames }) => frames.length > 0),
+      this.columns(),
+    ),
+  );
+  /** Stops without frames share a line, to be dragged to; the thumb drags nothing. */
+  protected readonly empty = computed(() => (this.isPhone() ? [] : this.groups().filter(({ frames }) => frames.length === 0)));
   protected readonly count = computed(() => this.groups().reduce((sum, { frames }) => sum + frames.length, 0));
 
   constructor() {

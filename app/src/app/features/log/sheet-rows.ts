@@ -17,7 +17,7 @@ export interface SheetRow {
 
 export const BETWEEN = 'Between the stops';
 
-/** Stops in the order of the walk, each once, then what lies between them; stops without frames stand there too, to be filled. */
+/** Stops in the order of the walk, each once, then what lies between them; stops without frames are among them, to be filled. */
 export function sheetGroups({ stays }: Pick<WalkLog, 'stays'>, placed: readonly PlacedFrame[]): readonly SheetGroup[] {
   const byStop = new Map<string | null, PlacedFrame[]>();
   for (const one of placed) {
@@ -37,7 +37,7 @@ export function sheetGroups({ stays }: Pick<WalkLog, 'stays'>, placed: readonly 
 /** Lines of as many frames as there is room for beside one another. */
 export function sheetRows(groups: readonly SheetGroup[], columns: number): readonly SheetRow[] {
   return groups.flatMap((group) => {
-    const lines = Math.max(1, Math.ceil(group.frames.length / columns));
+    const lines = Math.ceil(group.frames.length / columns);
     return Array.from({ length: lines }, (_, k) => ({
       id: `${group.stopId ?? ''}/${k}`,
       group,
@@ -49,15 +49,14 @@ export function sheetRows(groups: readonly SheetGroup[], columns: number): reado
 
 /** Where a key leads: the frame so many beside, or in the line above or below at the same place, or its last. */
 export function stepped(rows: readonly SheetRow[], activeId: string | null, key: string): string | null {
-  const filled = rows.filter(({ frames }) => frames.length > 0);
-  const all = filled.flatMap(({ frames }) => frames);
+  const all = rows.flatMap(({ frames }) => frames);
   const idAt = (at: number): string | null => all[Math.min(all.length - 1, Math.max(0, at))]?.frame.id ?? null;
   const at = all.findIndex(({ frame }) => frame.id === activeId);
   if (at === -1) return idAt(key === 'End' ? all.length - 1 : 0);
-  const line = filled.findIndex(({ frames }) => frames.some(({ frame }) => frame.id === activeId));
-  const place = filled[line]?.frames.findIndex(({ frame }) => frame.id === activeId) ?? 0;
+  const line = rows.findIndex(({ frames }) => frames.some(({ frame }) => frame.id === activeId));
+  const place = rows[line]?.frames.findIndex(({ frame }) => frame.id === activeId) ?? 0;
   const inLine = (k: number): string | null => {
-    const frames = filled[Math.min(filled.length - 1, Math.max(0, k))]?.frames ?? [];
+    const frames = rows[Math.min(rows.length - 1, Math.max(0, k))]?.frames ?? [];
     return frames[Math.min(frames.length - 1, place)]?.frame.id ?? activeId;
   };
   switch (key) {

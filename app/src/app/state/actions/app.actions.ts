@@ -9,7 +9,7 @@ import type { PictureArchive } from '../../data/picture-archive';
 import { saveBlob, saveText } from '../../data/save-file';
 import type { SetAside } from '../../data/stored-form';
 import { today } from '../../data/today';
-import { importInto, type ImportMode } from '../../data/transfer';
+import type { ImportMode } from '../../data/transfer';
 import type { Workspace } from '../../data/workspace';
 import { changeSettings } from '../edits';
 import { FocusStore } from '../focus.store';
@@ -97,7 +97,7 @@ export class AppActions {
 
   /** Reads the file wholly before anything changes. */
   async importFile(file: File, mode: ImportMode): Promise<ReadArchive> {
-    const read = await this.archives.readFile(file);
+    const [read, { importInto }] = await Promise.all([this.archives.readFile(file), import('../../data/transfer')]);
     if (read.ok) {
       const { workspace, ids } = importInto(await this.store.snapshot(), read.archive, mode, createId);
       if (!fitTogether(workspace.districts)) return { ok: false, refusal: 'huge', message: NO_ROOM, problems: [] };

@@ -1,8 +1,12 @@
 import { Injectable, inject } from '@angular/core';
-import type { LogCamera, LogFrame, PictureSpot, Verdict, WalkLog } from '@roam-dial/core';
+import type { LogCamera, LogFrame, PictureSpot, Verdict, Walk, WalkLog } from '@roam-dial/core';
+import { newGear } from '@roam-dial/core/log';
 import { counted } from '../../wording/counted';
 import { VERDICT_WORDS } from '../../wording/log';
-import { changeFrames, changeLog, removeFrames } from '../edits';
+import { changeFrames, changeLog, removeFrames, withGear } from '../edits';
+import { LogOfWalk } from '../log-of-walk';
+import { LogStore } from '../log.store';
+import { SelectionStore } from '../selection.store';
 import { WorkspaceStore } from '../workspace.store';
 
 const framesWord = (count: number): string => counted(count, 'frame', 'frames');
@@ -11,6 +15,9 @@ const framesWord = (count: number): string => counted(count, 'frame', 'frames');
 @Injectable({ providedIn: 'root' })
 export class LogActions {
   private readonly store = inject(WorkspaceStore);
+  private readonly ofWalk = inject(LogOfWalk);
+  private readonly logs = inject(LogStore);
+  private readonly selection = inject(SelectionStore);
 
   judge(ids: readonly string[], verdict: Verdict | null): void {
     const word = verdict === null ? 'undecided' : VERDICT_WORDS[verdict];
@@ -26,6 +33,22 @@ export class LogActions {
   /** Back to where they were found to belong. */
   letBelong(ids: readonly string[]): void {
     this.store.edit({ label: `put ${framesWord(ids.length)} back where they were found` }, this.all(ids, { placedByHand: null }));
+  }
+
+  /** To the log of another walk, or of another day, and there with them; a clock that the person knew goes along. */
+  async moveToWalk(ids: readonly string[], from: WalkLog, walk: Walk, name: string): Promise<void> {
+    const to = await this.ofWalk.of(walk);
+    const { logs, frames } = await this.store.snapshot();
+    const moving = frames.filter(({ id }) => ids.includes(id));
+    const gear = newGear(to, moving, logs);
+    const told = from.cameras.filter(({ shiftBy }) => shiftBy !== 'frames');
+    const cameras = gear.cameras.map((camera) => told.find((one) => one.name === camera.name) ?? camera);
+    this.store.edit({ label: `move ${framesWord(ids.length)} to ${name}` }, (workspace) =>
+      changeLog(to.id, withGear({ ...gear, cameras }))(this.all(ids, { logId: to.id, placedByHand: null })(workspace)),
+    );
+    this.logs.show(to.id);
+    this.selection.selectWalk(walk.id);
+    this.store.announce(`${framesWord(ids.length)} moved to ${name}`);
   }
 
   remove(ids: readonly string[]): void {

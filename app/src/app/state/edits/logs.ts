@@ -21,3 +21,8 @@ export const changeFrames =
 export const removeFrames =
   (ids: ReadonlySet<string>): WorkspaceChange =>
   (workspace) => ({ ...workspace, frames: workspace.frames.filter(({ id }) => !ids.has(id)) });
+
+/** Cameras and lenses that a log did not know yet. */
+export const withGear =
+  ({ cameras, lenses }: Pick<WalkLog, 'cameras' | 'lenses'>) =>
+  (log: WalkLog): WalkLog => ({ ...log, cameras: [...log.cameras, ...cameras], lenses: [...log.lenses, ...lenses] });

@@ -1,0 +1,48 @@
+import { type PlacedFrame, staysOf, type Walk, type WalkLog } from '@roam-dial/core';
+import { daysOfFrames, fittingWalk } from '@roam-dial/core/log';
+import type { Workspace } from '../data/workspace';
+import { walkedOn } from './planned-cards';
+
+type Known = Pick<Workspace, 'walks' | 'outings'>;
+
+/** Frames that were rather taken on another walk, or on this one on another day. */
+export interface RatherOn {
+  readonly walk: Walk;
+  readonly frameIds: readonly string[];
+  readonly inStays: number;
+  readonly of: number;
+}
+
+/** A clock that is off by so much is rather another day. */
+const OTHER_DAY_S = 12 * 3600;
+/** More walks than anybody has are not gone through. */
+const MOST_WALKS = 100;
+
+/** Those of a camera that lie in no stay; all of them where its clock had to be put off by a day or so to bring them in. */
+function inDoubt({ cameras }: WalkLog, placed: readonly PlacedFrame[], cameraName: string): readonly PlacedFrame[] {
+  const own = placed.filter(({ frame, by }) => frame.bodyName === cameraName && frame.source.kind === 'file' && by !== 'hand');
+  const outside = own.filter(({ stay }) => stay === null);
+  if (outside.length > 0) return outside;
+  const camera = cameras.find(({ name }) => name === cameraName);
+  return camera?.shiftBy === 'frames' && Math.abs(camera.shiftS) >= OTHER_DAY_S ? own : [];
+}
+
+/** The walk, and its day, that frames of a camera were rather taken on than on the one of their log; null where they belong there. */
+export function ratherOn(workspace: Known, log: WalkLog, placed: readonly PlacedFrame[], cameraName: string): RatherOn | null {
+  const doubted = inDoubt(log, placed, cameraName);
+  if (doubted.length === 0) return null;
+  const frames = doubted.map(({ frame }) => frame);
+  const others = workspace.walks.slice(-MOST_WALKS).flatMap((walk) => {
+    const days = new Set([walk.day, ...daysOfFrames(frames, walk.place.timeZone)]);
+    return [...days].flatMap((day) => {
+      const onDay: Walk = { ...walk, day };
+      if (walk.id === log.walkId && day === log.day) return [];
+      const stays = staysOf(onDay, walkedOn(workspace, onDay), () => []);
+      return [{ walkId: walk.id, day, timeZone: walk.place.timeZone, stays, walk: onDay }];
+    });
+  });
+  const found = fittingWalk(log, others, frames);
+  return found === null
+    ? null
+    : { walk: found.walked.walk, frameIds: frames.map(({ id }) => id), inStays: found.inStays, of: found.frames };
+}
