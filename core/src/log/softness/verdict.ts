@@ -62,8 +62,13 @@ const TELLS_FROM = 0.35;
 /** Where little of a picture could be read, it says so much of what it would say. */
 const FEW_COUNT = 0.7;
 const ENOUGH_TILES = [60, 240] as const;
-/** Of a subject that cannot be read: most are sharp. */
+/** Of a subject that cannot be read, and of a rest of which little can: most are sharp. */
 const UNREAD_SUBJECT_SHARP = 0.7;
+const UNREAD_REST_SHARP = 0.7;
+/** How much the rest says of whether the subject moved or is out of focus, beside how narrow its own smear is, where enough is read. */
+const REST_TELLS = 0.6;
+/** Noise as files have it, of 255: writing them as JPEG takes away what is weaker. */
+const NOISY = [1.3, 1.9] as const;
 /** What speaks for none of them. */
 const DOUBT = 0.05;
 
@@ -204,7 +209,7 @@ function narrowness({ majorPx, minorPx, directionDeg }: Blur): number {
 export function softnessVerdict(reading: SoftnessReading, subjectAt: PictureSpot = { x: 0.5, y: 0.5 }): SoftnessVerdict {
   const evidence = evidenceOf(reading, subjectAt);
   const { sharpPx, subject, sharpShare, smearedShare, softAreaShare, tiles, agreement, noiseSeen, blackShare } = evidence;
-  const noisy = ramp(noiseSeen, 2.5, 3.3);
+  const noisy = ramp(noiseSeen, ...NOISY);
   // An empty wall has no blacks either.
   const hazy = tiles < LEAST_TILES ? 0 : ramp(blackShare, 0.04, 0.09);
   const clean = (1 - noisy) * (1 - hazy);
@@ -212,13 +217,16 @@ export function softnessVerdict(reading: SoftnessReading, subjectAt: PictureSpot
   const narrow = subject === null ? 0.5 : narrowness(subject);
   // Who moves leaves all else sharp; a lens that looks elsewhere leaves more than one person soft.
   const onlySubject = ramp(softAreaShare, 0.25, 0.04);
-  const movedRather = ramp(0.4 * narrow + 0.6 * onlySubject, 0.35, 0.9);
+  const known = ramp(tiles, ...ENOUGH_TILES);
+  const restTells = REST_TELLS * known;
+  const movedRather = ramp((1 - restTells) * narrow + restTells * onlySubject, 0.35, 0.9);
   const restSharp = ramp(sharpShare, 0.25, 0.6);
+  const restMayBeSharp = restSharp + (1 - restSharp) * (1 - known) * UNREAD_REST_SHARP;
   const restSmeared = ramp(smearedShare, 0.25, 0.55) * ramp(agreement, 0.4, 0.75);
   const restSoft = ramp(softAreaShare, 0.15, 0.4);
   const shares = {
     shake: clean * restSmeared * (1 - restSharp),
-    moved: clean * (1 - subjectSharp) * movedRather * restSharp * (1 - restSmeared),
+    moved: clean * (1 - subjectSharp) * movedRather * restMayBeSharp * (1 - restSmeared),
     focus: clean * (1 - subjectSharp) * (1 - movedRather) * (1 - restSmeared),
     depth: clean * subjectSharp * restSoft * (1 - restSmeared),
     veil: hazy * (1 - noisy),
@@ -228,8 +236,8 @@ export function softnessVerdict(reading: SoftnessReading, subjectAt: PictureSpot
   const all = Object.values(shares).reduce((sum, one) => sum + one, 0);
   const ranked = (Object.entries(shares) as [Exclude<Look, 'cannotTell'>, number][]).sort(([, a], [, b]) => b - a);
   const [first] = ranked as [(typeof ranked)[number]];
-  const known = FEW_COUNT + (1 - FEW_COUNT) * ramp(tiles, ...ENOUGH_TILES);
-  const confidence = known * Math.min(MOST_CONFIDENT, first[1] / (all + DOUBT));
+  const counts = FEW_COUNT + (1 - FEW_COUNT) * known;
+  const confidence = counts * Math.min(MOST_CONFIDENT, first[1] / (all + DOUBT));
   const isBlind = tiles < LEAST_TILES && noisy < 0.5;
   return {
     looksLike: isBlind || confidence < TELLS_FROM ? 'cannotTell' : first[0],
