@@ -60,3 +60,13 @@ test('a noise test: patches are read, the noisiest that one takes is shown, and 
   await app.reload();
   await expect(patches).toHaveCount(3);
 });
+
+test('the last pages of the log are swiped to on the phone, and tapped', async ({ app }) => {
+  const { page } = app;
+  await page.setViewportSize({ width: 390, height: 844 });
+  await app.room('Log');
+  for (const name of ['Noise', 'When again', 'Frames']) {
+    await page.getByRole('tab', { name }).click();
+    await expect(page.getByRole('tab', { name, selected: true })).toBeInViewport({ ratio: 1 });
+  }
+});

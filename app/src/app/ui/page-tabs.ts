@@ -17,30 +17,32 @@ const BY_PATH: IsActiveMatchOptions = { paths: 'exact', queryParams: 'ignored', 
   imports: [MatTabsModule, RouterLink, RouterLinkActive],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <nav
-      mat-tab-nav-bar
-      [attr.aria-label]="label()"
-      [tabPanel]="panel"
-      [mat-stretch-tabs]="false"
-      [disableRipple]="true"
-      [disablePagination]="true"
-    >
-      @for (page of pages(); track page.path) {
-        <a
-          #active="routerLinkActive"
-          #link="matTabLink"
-          mat-tab-link
-          queryParamsHandling="preserve"
-          [routerLink]="page.path"
-          routerLinkActive
-          (isActiveChange)="$event && show(link.elementRef.nativeElement)"
-          [routerLinkActiveOptions]="byPath"
-          [active]="active.isActive"
-        >
-          {{ page.name }}
-        </a>
-      }
-    </nav>
+    <div class="strip">
+      <nav
+        mat-tab-nav-bar
+        [attr.aria-label]="label()"
+        [tabPanel]="panel"
+        [mat-stretch-tabs]="false"
+        [disableRipple]="true"
+        [disablePagination]="true"
+      >
+        @for (page of pages(); track page.path) {
+          <a
+            #active="routerLinkActive"
+            #link="matTabLink"
+            mat-tab-link
+            queryParamsHandling="preserve"
+            [routerLink]="page.path"
+            routerLinkActive
+            (isActiveChange)="$event && show(link.elementRef.nativeElement)"
+            [routerLinkActiveOptions]="byPath"
+            [active]="active.isActive"
+          >
+            {{ page.name }}
+          </a>
+        }
+      </nav>
+    </div>
     <mat-tab-nav-panel #panel><ng-content /></mat-tab-nav-panel>
   `,
   styles: `
@@ -48,8 +50,15 @@ const BY_PATH: IsActiveMatchOptions = { paths: 'exact', queryParams: 'ignored', 
     :host {
       display: block;
     }
-    nav {
+    /* Whatever is touched, Material puts its own bar back to its beginning: what is swiped is round it. */
+    .strip {
       margin: var(--space-1) var(--space-3) 0 var(--space-4);
+      overflow-x: auto;
+      scrollbar-width: none;
+    }
+    nav {
+      width: max-content;
+      min-width: 100%;
     }
     @include phone.below {
       nav {

@@ -2,7 +2,7 @@ import { compassPoint } from './compass';
 import type { WorkedWith } from '@roam-dial/core/log';
 import type { Wording } from './wording';
 
-/** `f/8 1/500 ISO 400, 28 mm, focus 3 m`: what the good ones were set to, as far as they say. */
+/** `f/8 1/500 ISO 400, 28 mm, focus 3 m`: what the good ones were set to, as far as they say; a figure is not parted from its unit. */
 export function workedWords({ fNumber, shutterS, iso, focalLengthMm, focusM }: WorkedWith, wording: Wording): string {
   const set = [
     fNumber === null ? '' : wording.aperture(fNumber, 'third'),
@@ -11,8 +11,8 @@ export function workedWords({ fNumber, shutterS, iso, focalLengthMm, focusM }: W
   ].filter((part) => part !== '');
   const with_ = [
     set.join(' '),
-    focalLengthMm === null ? '' : `${Math.round(focalLengthMm)} mm`,
-    focusM === null ? '' : `focus ${wording.distance(focusM)}`,
+    focalLengthMm === null ? '' : `${Math.round(focalLengthMm)}\u00a0mm`,
+    focusM === null ? '' : `focus ${wording.distance(focusM).replace(' ', '\u00a0')}`,
   ];
   return with_.filter((part) => part !== '').join(', ');
 }

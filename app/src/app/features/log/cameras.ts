@@ -59,7 +59,8 @@ export class Cameras {
     this.log().lenses.flatMap((lens) => {
       const own = this.files().filter(({ lensName }) => lensName === lens.name);
       const says = this.sayOf(this.lenses(), lens.lensId);
-      return own.length === 0 ? [] : [{ lens, words: counted(own.length, 'frame', 'frames'), says }];
+      const name = nameOf(lens, 'A lens without a name');
+      return own.length === 0 ? [] : [{ lens, name, words: counted(own.length, 'frame', 'frames'), says }];
     }),
   );
   /** Of frames that cameras wrote; what is decided of them changes nothing here. */
@@ -76,6 +77,7 @@ export class Cameras {
       .cameras.filter(({ name }) => this.filesOf(name).length > 0)
       .map((camera) => ({
         ...this.lineOf(camera),
+        name: nameOf(camera, 'A camera without a name'),
         says: this.sayOf(this.bodies(), camera.bodyId),
         rather: this.ratherOf(camera),
       })),
@@ -86,6 +88,15 @@ export class Cameras {
       this.lines().every(({ says, proposal, rather }) => says !== null && proposal === null && rather === null) &&
       this.lensLines().every(({ says }) => says !== null),
   );
+  protected readonly said = computed(() => {
+    const is = (says: string | null): string => (says === null || says === '' ? '' : `is ${says}`);
+    const clock = (shiftS: number): string => (shiftS === 0 ? '' : `its clock ${this.codec.format(shiftS)}`);
+    const joined = (...parts: readonly string[]): string => `${parts.filter((part) => part !== '').join(', ')}.`;
+    return [
+      ...this.lines().map(({ name, says, words, camera }) => ({ name, words: joined(is(says), words, clock(camera.shiftS)) })),
+      ...this.lensLines().map(({ name, says, words }) => ({ name, words: joined(is(says) || words) })),
+    ];
+  });
   /** Asked for as long as something is open when a log comes up, or gets another camera; not closed while one answers. */
   protected readonly isOpen = linkedSignal({
     source: () => `${this.log().id}/${this.lines().length}/${this.lensLines().length}`,

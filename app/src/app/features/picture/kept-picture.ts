@@ -32,6 +32,7 @@ import { Sights } from '../../data/sights';
       width: 100%;
       height: 100%;
       object-fit: contain;
+      filter: var(--picture-filter);
     }
   `,
 })
