@@ -64,11 +64,9 @@ test('the frames of a walk, from files to what they say of the cards, by keys', 
   const tollard = page.getByRole('article', { name: 'Tollard Stop' });
   await expect(tollard.getByText('3 frames, 2 good.')).toBeVisible();
   await expect(tollard.getByText(/The card expected \d\.\d, chance allows \d to \d/)).toBeVisible();
-  // What the frames say of the light goes to the stop, and back.
-  await tollard.getByRole('button', { name: /^Take .* for its light$/ }).click();
+  // Three frames that were exposed for different light say nothing of it.
+  await expect(tollard.getByText(/by 3 frames that lie within .* of it: too far apart to go by\./)).toBeVisible();
   await expect(tollard.getByRole('button', { name: /^Take/ })).toHaveCount(0);
-  await page.getByRole('button', { name: /^Undo: change the light by its frames/ }).click();
-  await expect(tollard.getByRole('button', { name: /^Take/ })).toBeVisible();
 });
 
 test('files that are no frames are refused in words, and the rest goes on', async ({ app }) => {
@@ -150,6 +148,12 @@ test('the demo’s earlier walk, and a walk without frames or without a walk', a
   await page.getByRole('tab', { name: 'Against the card' }).click();
   await expect(page.getByText('15 of 42 missed.')).toBeVisible();
   await expect(page.getByText(/They moved: 7, 47 % of the misses\./)).toBeVisible();
+  // What the frames say of the light goes to the stop, and back.
+  const steps = page.getByRole('article', { name: 'Orrel Steps' });
+  await steps.getByRole('button', { name: 'Take +⅓ for its light' }).click();
+  await expect(steps.getByRole('button', { name: /^Take/ })).toHaveCount(0);
+  await page.getByRole('button', { name: /^Undo: change the light by its frames/ }).click();
+  await expect(steps.getByRole('button', { name: /^Take/ })).toBeVisible();
   // What they teach is taken over, drawn where it belongs, and taken back.
   await page.getByRole('tab', { name: 'What they teach' }).click();
   const hands = page.getByRole('article', { name: 'Your hands' });
@@ -175,4 +179,5 @@ test('the demo’s earlier walk, and a walk without frames or without a walk', a
   // An address that names no walk means the one of last time.
   await page.goto('/walk');
   await expect(page.getByRole('heading', { name: 'My place has no stops yet' })).toBeVisible();
+  await expect(page.getByText('Tollard Stop')).toHaveCount(0);
 });

@@ -25,7 +25,7 @@ import type { Workspace } from '../data/workspace';
 import { Scenes } from './scenes';
 import { SelectionStore } from './selection.store';
 import { DaysStore } from './days.store';
-import { type Focus, focusOn, FocusStore } from './focus.store';
+import { type Focus, FocusStore } from './focus.store';
 import { WorkspaceStore } from './workspace.store';
 
 export interface Card {
@@ -111,7 +111,8 @@ export function cardFor(
 
 @Injectable({ providedIn: 'root' })
 export class CardStore {
-  readonly focus$ = inject(FocusStore).focus$;
+  private readonly focus = inject(FocusStore);
+  readonly focus$ = this.focus.focus$;
 
   /** The selected stop's day alone counts: that of another is no reason for a new card. */
   readonly card$: Observable<Card | NoCard> = combineLatest([
@@ -120,7 +121,7 @@ export class CardStore {
     inject(DaysStore).days$,
   ]).pipe(
     map(([workspace, selection, days]) => {
-      const focus = focusOn(workspace, selection);
+      const focus = this.focus.on(workspace, selection);
       return { workspace, focus, selection, day: days.get(focus.stop?.id ?? '') ?? null };
     }),
     distinctUntilChanged((a, b) => a.workspace === b.workspace && a.selection === b.selection && a.day === b.day),

@@ -31,10 +31,15 @@ export class FocusStore {
   private readonly last = inject(LastWalk);
 
   readonly focus$: Observable<Focus> = combineLatest([inject(WorkspaceStore).workspace$, inject(SelectionStore).selection$]).pipe(
-    map(([workspace, selection]) => focusOn(workspace, selection, this.last.id)),
+    map(([workspace, selection]) => this.on(workspace, selection)),
     tap(({ walk }) => {
       if (walk !== null) this.last.remember(walk.id);
     }),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
+
+  /** What an address means in a workspace. */
+  on(workspace: Workspace, selection: AddressSelection): Focus {
+    return focusOn(workspace, selection, this.last.id);
+  }
 }

@@ -26,10 +26,11 @@ export function againstSentences({ frames, judged, good, expected }: AgainstCard
   return [first, `The card expected ${mean.toFixed(1)}, chance allows ${low} to ${high}.${verdict}`];
 }
 
-export function lightSentence({ offsetEv, spreadEv, frames }: LightFound, wording: Wording): string {
+/** An offset that its frames cannot carry is said to be none to go by. */
+export function lightSentence({ offsetEv, spreadEv, isSure, frames }: LightFound, wording: Wording): string {
   const size = wording.stops(Math.round(offsetEv * 3) / 3, 'third');
   const way = Math.abs(offsetEv) < 1 / 6 ? 'The light was as the model has it' : `The light was ${size} against the model`;
-  return `${way}, by ${counted(frames, 'frame', 'frames')} that lie within ${spreadEv.toFixed(1)} stops of it.`;
+  return `${way}, by ${counted(frames, 'frame', 'frames')} that lie within ${spreadEv.toFixed(1)} stops of it${isSure ? '' : ': too far apart to go by'}.`;
 }
 
 /** Settings that frames can say; of a film's most are not known. */

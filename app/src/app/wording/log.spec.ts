@@ -87,11 +87,14 @@ describe('what the numbers say', () => {
   });
 
   it('is what the light was, with how far frames lie about it', () => {
-    expect(lightSentence({ offsetEv: -0.95, spreadEv: 0.31, frames: 7 }, wording)).toBe(
+    expect(lightSentence({ offsetEv: -0.95, spreadEv: 0.31, isSure: true, frames: 7 }, wording)).toBe(
       'The light was −1 against the model, by 7 frames that lie within 0.3 stops of it.',
     );
-    expect(lightSentence({ offsetEv: 0.1, spreadEv: 0.3, frames: 1 }, wording)).toMatch(
+    expect(lightSentence({ offsetEv: 0.1, spreadEv: 0.3, isSure: true, frames: 1 }, wording)).toMatch(
       /^The light was as the model has it, by 1 frame /,
+    );
+    expect(lightSentence({ offsetEv: -0.7, spreadEv: 4.9, isSure: false, frames: 30 }, wording)).toMatch(
+      /30 frames that lie within 4\.9 stops of it: too far apart to go by\.$/,
     );
   });
 

@@ -20,6 +20,8 @@ export interface LightFound {
   readonly offsetEv: number;
   /** How far frames lie about it, standard deviations by their middle distance, stops. */
   readonly spreadEv: number;
+  /** Whether the offset may be off by so little, half a stop, that it is one to go by. */
+  readonly isSure: boolean;
   readonly frames: number;
 }
 
@@ -42,6 +44,9 @@ const RANGE_SHARE = 0.9;
 const LEAST_FOR_LIGHT = 3;
 /** A middle distance is so much of a standard deviation, of a normal curve. */
 const PER_MIDDLE_DISTANCE = 1.4826;
+/** A middle strays so much more than a mean of as many: the root of π/2. */
+const MIDDLE_ERROR = 1.2533;
+const SURE_WITHIN_EV = 0.5;
 
 /**
  * The good ones of frames of which each is good with its own chance: their mean, and from where to where nine of ten such walks
@@ -93,7 +98,8 @@ function lightOf(placed: readonly PlacedFrame[]): LightFound | null {
   if (offsets.length < LEAST_FOR_LIGHT) return null;
   const offsetEv = middleOf(offsets);
   const spreadEv = PER_MIDDLE_DISTANCE * middleOf(offsets.map((one) => Math.abs(one - offsetEv)));
-  return { offsetEv, spreadEv, frames: offsets.length };
+  const errorEv = (MIDDLE_ERROR * spreadEv) / Math.sqrt(offsets.length);
+  return { offsetEv, spreadEv, isSure: errorEv <= SURE_WITHIN_EV, frames: offsets.length };
 }
 
 /** Frames of a stop held against its card. Source: docs/log.md#planned-against-used. */

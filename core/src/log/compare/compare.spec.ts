@@ -97,8 +97,16 @@ describe('the light of a stop by its frames', () => {
     expect(light).toEqual({
       offsetEv: expect.closeTo(13.966 - 2 - 11.667, 2),
       spreadEv: expect.closeTo(1.4826 * 0.2, 3),
+      // 1.2533 · 0.2965 / √5 is 0.17.
+      isSure: true,
       frames: 5,
     });
+  });
+
+  it('is not to go by where they lie too far apart', () => {
+    const toned = (midToneEv: number): PlacedFrame => placed({ ...sunny, sight: { looksLike: 'good', confidence: 1, midToneEv } });
+    // Their middle distance is 2: 1.2533 · 2.965 / √5 is 1.66.
+    expect(againstCard([-4, -2, 0, 2, 4].map(toned)).light?.isSure).toBe(false);
   });
 
   it('is where the dial put them, of frames that nobody looked at; and two frames say nothing', () => {

@@ -49,7 +49,11 @@ export class AgainstPage {
           rows: departureRows(found),
           light: found.light === null ? '' : lightSentence(found.light, this.wording()),
           offer:
-            stop === null || offsetEv === null || Math.abs(offsetEv - stop.lightOffsetEv) < 1 / 6
+            stop === null ||
+            found.light === null ||
+            offsetEv === null ||
+            !found.light.isSure ||
+            Math.abs(offsetEv - stop.lightOffsetEv) < 1 / 6
               ? null
               : { stop, offsetEv, words: this.wording().stops(offsetEv, 'third') },
         },
