@@ -50,9 +50,10 @@ export class FramesPage {
   protected readonly filmBody = computed(
     () => this.workspace()?.kit.find((item): item is Body => item.kind === 'body' && item.medium === 'film') ?? null,
   );
-  /** Every time that it was walked, where that is not the walk's own day alone. */
+  /** Every time of which there is something, and the one on screen, where that is not the walk's own day alone. */
   protected readonly times = computed(() => {
-    const logs = this.walked()?.logs ?? [];
+    const filled = new Set(this.workspace()?.frames.map(({ logId }) => logId));
+    const logs = (this.walked()?.logs ?? []).filter(({ id, rolls }) => filled.has(id) || rolls.length > 0 || id === this.log()?.id);
     const isOwnDay = logs.length === 1 && logs[0]?.day === this.walk()?.day;
     return isOwnDay ? [] : logs.map(({ id, day }) => ({ value: id, label: this.wording().day(day) }));
   });

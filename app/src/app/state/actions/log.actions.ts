@@ -39,7 +39,8 @@ export class LogActions {
   async moveToWalk(ids: readonly string[], from: WalkLog, walk: Walk, name: string): Promise<void> {
     const to = await this.ofWalk.of(walk);
     const { logs, frames } = await this.store.snapshot();
-    const moving = frames.filter(({ id }) => ids.includes(id));
+    const wanted = new Set(ids);
+    const moving = frames.filter(({ id }) => wanted.has(id));
     const gear = newGear(to, moving, logs);
     const told = from.cameras.filter(({ shiftBy }) => shiftBy !== 'frames');
     const cameras = gear.cameras.map((camera) => told.find((one) => one.name === camera.name) ?? camera);
