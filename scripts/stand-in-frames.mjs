@@ -7,6 +7,7 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
+import { marksOf } from '../core/dist/index.js';
 import { faultyShot } from '../core/dist/log/index.js';
 import { standInFile } from '../core/dist/log/camera/standInFile.js';
 
@@ -23,17 +24,23 @@ const { values, positionals } = parseArgs({
 const [out = 'frames'] = positionals;
 const [count, width, height, seed, clock] = ['count', 'width', 'height', 'seed', 'clock'].map((name) => Number(values[name]));
 
-/** Marked times from the one that suits the fault on, and the ISO by thirds that exposes as the shot does. */
+/** As cameras write them: the names of the marks, the longest time first. */
+const TIMES_S = [1, 2, 4, 8, 15, 30, 60, 125, 250, 500, 1000, 2000, 4000, 8000].map((part) => 1 / part);
+const [LOWEST_ISO, HIGHEST_ISO] = [100, 12_800];
+const ISOS = marksOf('iso', 'third')
+  .map(({ name }) => Number(name))
+  .filter((iso) => iso >= LOWEST_ISO && iso <= HIGHEST_ISO);
+
+/** The marked time from the one that suits the fault on, and the marked ISO that exposes as the shot does. */
 function exposureOf({ fNumber, exposureEv }, wantedS) {
   const isoFor = (seconds) => 100 * 2 ** (Math.log2(fNumber ** 2 / seconds) - exposureEv);
-  let shutterS = wantedS;
-  while (isoFor(shutterS) > HIGHEST_ISO) shutterS *= 2;
-  while (isoFor(shutterS) < LOWEST_ISO && shutterS > 1 / 8000) shutterS /= 2;
-  const iso = Math.round(100 * 2 ** (Math.round(3 * Math.log2(isoFor(shutterS) / 100)) / 3));
-  return { shutterS, iso: Math.min(HIGHEST_ISO, Math.max(LOWEST_ISO, iso)) };
+  let at = TIMES_S.indexOf(wantedS);
+  while (isoFor(TIMES_S[at]) > HIGHEST_ISO && at > 0) at -= 1;
+  while (isoFor(TIMES_S[at]) < LOWEST_ISO && at < TIMES_S.length - 1) at += 1;
+  const away = (iso) => Math.abs(Math.log2(iso / isoFor(TIMES_S[at])));
+  return { shutterS: TIMES_S[at], iso: ISOS.reduce((best, iso) => (away(iso) < away(best) ? iso : best)) };
 }
 
-const [LOWEST_ISO, HIGHEST_ISO] = [100, 12_800];
 const FAULTS = ['good', 'moved', 'good', 'shake', 'focus', 'good', 'depth', 'veil', 'noise', 'good'];
 const PER_STOP = 3;
 const MINUTES_APART = 4;
