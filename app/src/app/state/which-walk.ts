@@ -1,4 +1,4 @@
-import { type PlacedFrame, staysOf, type Walk, type WalkLog } from '@roam-dial/core';
+import { type LogFrame, type PlacedFrame, staysOf, type Walk, type WalkLog } from '@roam-dial/core';
 import { daysOfFrames, fittingWalk } from '@roam-dial/core/log';
 import type { Workspace } from '../data/workspace';
 import { walkedOn } from './planned-cards';
@@ -11,6 +11,8 @@ export interface RatherOn {
   readonly frameIds: readonly string[];
   readonly inStays: number;
   readonly of: number;
+  /** Their camera's clock goes along: other frames, or the person, have shown it. */
+  readonly isClockKnown: boolean;
 }
 
 /** A clock that is off by so much is rather another day. */
@@ -18,20 +20,33 @@ const OTHER_DAY_S = 12 * 3600;
 /** More walks than anybody has are not gone through. */
 const MOST_WALKS = 100;
 
+interface Doubted {
+  readonly frames: readonly LogFrame[];
+  /** Others of the camera have shown its clock, so that another one is no answer. */
+  readonly isClockKnown: boolean;
+}
+
 /** Those of a camera that lie in no stay; all of them where its clock had to be put off by a day or so to bring them in. */
-function inDoubt({ cameras }: WalkLog, placed: readonly PlacedFrame[], cameraName: string): readonly PlacedFrame[] {
+function inDoubt({ cameras }: WalkLog, placed: readonly PlacedFrame[], cameraName: string): Doubted {
   const own = placed.filter(({ frame, by }) => frame.bodyName === cameraName && frame.source.kind === 'file' && by !== 'hand');
   const outside = own.filter(({ stay }) => stay === null);
-  if (outside.length > 0) return outside;
   const camera = cameras.find(({ name }) => name === cameraName);
-  return camera?.shiftBy === 'frames' && Math.abs(camera.shiftS) >= OTHER_DAY_S ? own : [];
+  const shiftS = camera?.shiftS ?? 0;
+  if (camera?.shiftBy === 'frames' && Math.abs(shiftS) >= OTHER_DAY_S) {
+    return { frames: own.map(({ frame }) => frame), isClockKnown: false };
+  }
+  const isClockKnown = camera?.shiftBy !== 'frames' || outside.length < own.length;
+  const byItsClock = (frame: LogFrame): LogFrame => ({
+    ...frame,
+    wallMs: frame.wallMs === null ? null : frame.wallMs + shiftS * 1000,
+  });
+  return { frames: outside.map(({ frame }) => (isClockKnown ? byItsClock(frame) : frame)), isClockKnown };
 }
 
 /** The walk, and its day, that frames of a camera were rather taken on than on the one of their log; null where they belong there. */
 export function ratherOn(workspace: Known, log: WalkLog, placed: readonly PlacedFrame[], cameraName: string): RatherOn | null {
-  const doubted = inDoubt(log, placed, cameraName);
-  if (doubted.length === 0) return null;
-  const frames = doubted.map(({ frame }) => frame);
+  const { frames, isClockKnown } = inDoubt(log, placed, cameraName);
+  if (frames.length === 0) return null;
   const others = workspace.walks.slice(-MOST_WALKS).flatMap((walk) => {
     const days = new Set([walk.day, ...daysOfFrames(frames, walk.place.timeZone)]);
     return [...days].flatMap((day) => {
@@ -41,8 +56,8 @@ export function ratherOn(workspace: Known, log: WalkLog, placed: readonly Placed
       return [{ walkId: walk.id, day, timeZone: walk.place.timeZone, stays, walk: onDay }];
     });
   });
-  const found = fittingWalk(log, others, frames);
+  const found = fittingWalk(log, others, frames, ...(isClockKnown ? [0] : []));
   return found === null
     ? null
-    : { walk: found.walked.walk, frameIds: frames.map(({ id }) => id), inStays: found.inStays, of: found.frames };
+    : { walk: found.walked.walk, frameIds: frames.map(({ id }) => id), inStays: found.inStays, of: found.frames, isClockKnown };
 }

@@ -20,7 +20,7 @@ const MOST_ASKED = 90;
 const LEAST_GAIN_SHARE = 0.25;
 const NEARER_S = 12 * 3600;
 /** A clock further off than any zone from the next day's is none that was set wrong: that day is asked itself. */
-const FURTHEST_S = 14 * 3600;
+const FURTHEST_SHIFT_S = 14 * 3600;
 /** Few frames fit many a day with the clock for it: one that needs none counts for so many of them more (s). */
 const SHIFT_COSTS_SHARE = 0.35;
 
@@ -64,12 +64,14 @@ function fitOf(walked: WalkOfDay, frames: readonly LogFrame[], furthestS: number
 /**
  * Of other walks and days the one that frames were rather taken on than on the walk that they were read for: at least half of them lie
  * in its stays, and a quarter (s) more than here, or as many with clocks that are half a day (s) nearer to right. Null where there is
- * none. Source: docs/log.md#which-walk.
+ * none.
+ * @param furthestS how far off their clocks may be found to be; 0 where they are known to be right. Source: docs/log.md#which-walk.
  */
 export function fittingWalk<Walked extends WalkOfDay>(
   here: WalkOfDay,
   others: readonly Walked[],
   frames: readonly LogFrame[],
+  furthestS = FURTHEST_SHIFT_S,
 ): WalkFit<Walked> | null {
   const timed = frames.filter((frame) => frame.source.kind === 'file' && clockMs(frame, here.timeZone) !== null);
   const asked = spread(timed, MOST_ASKED);
@@ -80,7 +82,7 @@ export function fittingWalk<Walked extends WalkOfDay>(
     (inStays >= now.inStays && now.offS - offS >= NEARER_S);
   const worth = ({ inStays, offS }: Fit): number => inStays - (offS > 0 ? SHIFT_COSTS_SHARE * asked.length : 0);
   const fits = others
-    .map((walked) => ({ walked, fit: fitOf(walked, asked, FURTHEST_S) }))
+    .map((walked) => ({ walked, fit: fitOf(walked, asked, furthestS) }))
     .filter(({ fit }) => fit.inStays >= asked.length / 2 && isRather(fit))
     .sort((a, b) => worth(b.fit) - worth(a.fit) || a.fit.offS - b.fit.offS);
   const [best] = fits;

@@ -53,6 +53,7 @@ export class Cameras {
   protected readonly codec = shiftCodec();
   private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
   protected readonly wording = wordingSignal();
+  private readonly kit = computed(() => this.workspace()?.kit ?? []);
   protected readonly bodies = computed(() => this.choicesOf('body'));
   protected readonly lenses = computed(() => this.choicesOf('lens'));
   protected readonly lensLines = computed(() =>
@@ -82,11 +83,13 @@ export class Cameras {
         rather: this.ratherOf(camera),
       })),
   );
-  /** All is said, and no clock or walk is in doubt. */
+  /** All is said, and no clock or walk is in doubt; one that the person set is not. */
   protected readonly isSaid = computed(
     () =>
-      this.lines().every(({ says, proposal, rather }) => says !== null && proposal === null && rather === null) &&
-      this.lensLines().every(({ says }) => says !== null),
+      this.lines().every(
+        ({ camera, says, proposal, rather }) =>
+          says !== null && rather === null && (proposal === null || camera.shiftBy !== 'frames'),
+      ) && this.lensLines().every(({ says }) => says !== null),
   );
   protected readonly said = computed(() => {
     const is = (says: string | null): string => (says === null || says === '' ? '' : `is ${says}`);
@@ -104,7 +107,7 @@ export class Cameras {
   });
 
   private choicesOf(kind: KitItem['kind']): readonly { readonly value: string; readonly label: string }[] {
-    const own = (this.workspace()?.kit ?? []).filter((item) => item.kind === kind);
+    const own = this.kit().filter((item) => item.kind === kind);
     return [{ value: UNKNOWN, label: 'not said yet' }, ...own.map(({ id, name }) => ({ value: id, label: name }))];
   }
 

@@ -1,5 +1,5 @@
 import { Injectable, inject } from '@angular/core';
-import type { LogCamera, LogFrame, PictureSpot, Verdict, Walk, WalkLog } from '@roam-dial/core';
+import type { LogCamera, LogFrame, PictureSpot, Verdict, WalkLog } from '@roam-dial/core';
 import { newGear } from '@roam-dial/core/log';
 import { counted } from '../../wording/counted';
 import { VERDICT_WORDS } from '../../wording/log';
@@ -7,6 +7,7 @@ import { changeFrames, changeLog, removeFrames, withGear } from '../edits';
 import { LogOfWalk } from '../log-of-walk';
 import { LogStore } from '../log.store';
 import { SelectionStore } from '../selection.store';
+import type { RatherOn } from '../which-walk';
 import { WorkspaceStore } from '../workspace.store';
 
 const framesWord = (count: number): string => counted(count, 'frame', 'frames');
@@ -35,15 +36,18 @@ export class LogActions {
     this.store.edit({ label: `put ${framesWord(ids.length)} back where they were found` }, this.all(ids, { placedByHand: null }));
   }
 
-  /** To the log of another walk, or of another day, and there with them; a clock that the person knew goes along. */
-  async moveToWalk(ids: readonly string[], from: WalkLog, walk: Walk, name: string): Promise<void> {
+  /** To the log of another walk, or of another day, and there with them; a clock that is known goes along. */
+  async moveToWalk({ walk, frameIds: ids, isClockKnown }: RatherOn, from: WalkLog, name: string): Promise<void> {
     const to = await this.ofWalk.of(walk);
     const { logs, frames } = await this.store.snapshot();
     const wanted = new Set(ids);
     const moving = frames.filter(({ id }) => wanted.has(id));
     const gear = newGear(to, moving, logs);
-    const told = from.cameras.filter(({ shiftBy }) => shiftBy !== 'frames');
-    const cameras = gear.cameras.map((camera) => told.find((one) => one.name === camera.name) ?? camera);
+    const known = isClockKnown ? from.cameras : [];
+    const cameras = gear.cameras.map((camera) => {
+      const { shiftS, shiftBy } = known.find((one) => one.name === camera.name) ?? camera;
+      return { ...camera, shiftS, shiftBy };
+    });
     this.store.edit({ label: `move ${framesWord(ids.length)} to ${name}` }, (workspace) =>
       changeLog(to.id, withGear({ ...gear, cameras }))(this.all(ids, { logId: to.id, placedByHand: null })(workspace)),
     );
