@@ -60,7 +60,7 @@ test('the frames of a walk, from files to what they say of the cards, by keys', 
 
   await page.getByRole('tab', { name: 'Against the card' }).click();
   await expect(page.getByText('1 of 3 missed.')).toBeVisible();
-  await expect(page.getByRole('region', { name: /^All your walks/ }).getByText(/^16 of 45 missed/)).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Over 2 walks' }).getByText(/^16 of 45 missed/)).toBeVisible();
   const tollard = page.getByRole('article', { name: 'Tollard Stop' });
   await expect(tollard.getByText('3 frames, 2 good.')).toBeVisible();
   await expect(tollard.getByText(/The card expected \d\.\d, chance allows \d to \d/)).toBeVisible();

@@ -34,11 +34,14 @@ export class Sights {
     return own ?? (await this.demo.get(id));
   }
 
-  /** The small picture of a place for another one that stands for it now; a full disk leaves that without one. */
+  /** The small picture of a place for another one that stands for it now; a full or broken disk leaves that without one. */
   async copyPlace(fromId: string, toId: string): Promise<void> {
-    const thumb = (await this.get(placeSightId(fromId)))?.thumb ?? null;
-    if (thumb === null) return;
-    await this.put({ id: placeSightId(toId), logId: PLACES, thumb, reading: null }).catch(() => undefined);
+    try {
+      const thumb = (await this.get(placeSightId(fromId)))?.thumb ?? null;
+      if (thumb !== null) await this.put({ id: placeSightId(toId), logId: PLACES, thumb, reading: null });
+    } catch {
+      // The stop itself is what was wanted.
+    }
   }
 
   /** Takes out what is kept for none of these any more. */

@@ -56,7 +56,7 @@ export function ratherOn(workspace: Known, log: WalkLog, placed: readonly Placed
       return [{ walkId: walk.id, day, timeZone: walk.place.timeZone, stays, walk: onDay }];
     });
   });
-  const found = fittingWalk(log, others, frames, ...(isClockKnown ? [0] : []));
+  const found = fittingWalk(log, others, frames, isClockKnown ? 0 : undefined);
   return found === null
     ? null
     : { walk: found.walked.walk, frameIds: frames.map(({ id }) => id), inStays: found.inStays, of: found.frames, isClockKnown };

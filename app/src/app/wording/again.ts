@@ -12,7 +12,7 @@ export function workedWords({ fNumber, shutterS, iso, focalLengthMm, focusM }: W
   const with_ = [
     set.join(' '),
     focalLengthMm === null ? '' : `${Math.round(focalLengthMm)}\u00a0mm`,
-    focusM === null ? '' : `focus ${wording.distance(focusM).replace(' ', '\u00a0')}`,
+    focusM === null ? '' : `focus ${wording.distance(focusM).replaceAll(' ', '\u00a0')}`,
   ];
   return with_.filter((part) => part !== '').join(', ');
 }

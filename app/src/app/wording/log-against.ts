@@ -1,6 +1,6 @@
 import type { AgainstCard, LightFound, Misses, MissStretch, MissWhere } from '@roam-dial/core/log';
 import { EXPOSURE_CHOICES, FOCUS_CHOICES, SUPPORT_CHOICES } from './approaches';
-import type { Choice } from '../ui/choice-field';
+import { labelIn } from '../ui/choices';
 import { counted } from './counted';
 import { VERDICT_WORDS } from './log';
 import type { Wording } from './wording';
@@ -57,10 +57,6 @@ export function totalSentence({ decided, misses, causes }: Misses): string {
   if (first === undefined) return `${missed}, none for a reason that is in the picture.`;
   const mostly = first.share > 0.5 && first.misses >= 5 ? `, mostly: ${VERDICT_WORDS[first.cause]}` : '';
   return `${missed}${mostly}.`;
-}
-
-function labelIn<Value extends string>(choices: readonly Choice<Value>[], value: Value): string {
-  return choices.find((one) => one.value === value)?.label ?? value;
 }
 
 function betweenWords({ side, from, to }: Extract<MissWhere, { readonly from: number }>, wording: Wording): string {

@@ -15,6 +15,7 @@ import {
   type Walk,
   zoneLawOf,
 } from '@roam-dial/core';
+import { labelIn } from '../ui/choices';
 import { EXPOSURE_CHOICES, FOCUS_CHOICES, SUPPORT_CHOICES } from './approaches';
 
 import { counted } from './counted';
@@ -158,18 +159,16 @@ export function daySentence({ intent, wishes = {} }: Pick<Stop, 'intent' | 'wish
 /** "As on the whole walk: automatic ISO with a slowest shutter, fixed zone, by hand." */
 export function approachSentence({ approach: own }: Pick<Stop, 'approach'>, { approach }: Pick<Walk, 'approach'>): string {
   const { exposure, focus, support } = own ?? approach;
-  const said = [
-    EXPOSURE_CHOICES.find(({ value }) => value === exposure)?.label ?? '',
-    FOCUS_CHOICES.find(({ value }) => value === focus)?.label ?? '',
-    SUPPORT_CHOICES.find(({ value }) => value === support)?.label ?? '',
-  ].map((label, k) => (k === 0 ? label : label.toLowerCase()));
+  const said = [labelIn(EXPOSURE_CHOICES, exposure), labelIn(FOCUS_CHOICES, focus), labelIn(SUPPORT_CHOICES, support)].map(
+    (label, k) => (k === 0 ? label : label.toLowerCase()),
+  );
   return `${own === null ? 'As on the whole walk' : 'Its own'}: ${said.join(', ')}.`;
 }
 
 /** "3 frames a press, smear by the picture." */
 export function framesSentence({ shooting = DEFAULT_SHOOTING, lightChanges }: Pick<Stop, 'shooting' | 'lightChanges'>): string {
   const { burstFrames, isWalking, lamp, smear } = shooting;
-  const smearing = SMEAR_CHOICES.find(({ value }) => value === smear)?.label ?? '';
+  const smearing = labelIn(SMEAR_CHOICES, smear);
   const words = [`${counted(burstFrames, 'frame', 'frames')} a press`, `smear ${smearing}`];
   if (isWalking) words.push('walking while shooting');
   if (lamp !== 'steady') words.push('under light that pulses');

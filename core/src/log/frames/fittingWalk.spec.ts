@@ -69,6 +69,14 @@ describe('the walk that frames were taken on', () => {
     if (found !== null && frames.length === 6) expect([found.inStays, found.frames]).toEqual([6, 6]);
   });
 
+  it('counts all frames of many, though some tell it', () => {
+    const many = taken(
+      6,
+      Array.from({ length: 300 }, (_, k) => (k % 10 === 0 ? 12.5 : 10 + (k % 60) / 60)),
+    );
+    expect(fittingWalk(here, [walked('other', 6)], many)).toMatchObject({ inStays: 270, frames: 300 });
+  });
+
   it('is looked for on the days that clocks showed, and those about them', () => {
     expect(daysOfFrames(taken(6, HOURS), ZONE)).toEqual(['2027-03-05', '2027-03-06', '2027-03-07']);
     expect(daysOfFrames([], ZONE)).toEqual([]);

@@ -14,7 +14,7 @@ export interface WalkFit<Walked extends WalkOfDay> {
   readonly frames: number;
 }
 
-/** So many of the frames, spread evenly, tell where all of them belong. */
+/** So many of the frames, spread evenly, tell which walk all of them belong to. */
 const MOST_ASKED = 90;
 /** A walk must take so many more of them, or a clock that is so much nearer to right, before others give way to it (s). */
 const LEAST_GAIN_SHARE = 0.25;
@@ -86,5 +86,6 @@ export function fittingWalk<Walked extends WalkOfDay>(
     .filter(({ fit }) => fit.inStays >= asked.length / 2 && isRather(fit))
     .sort((a, b) => worth(b.fit) - worth(a.fit) || a.fit.offS - b.fit.offS);
   const [best] = fits;
-  return best === undefined ? null : { walked: best.walked, inStays: best.fit.inStays, frames: asked.length };
+  if (best === undefined) return null;
+  return { walked: best.walked, inStays: fitOf(best.walked, timed, furthestS).inStays, frames: timed.length };
 }

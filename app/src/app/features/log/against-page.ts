@@ -7,6 +7,7 @@ import { DepartureStrip } from '../../charts/departure-strip/departure-strip';
 import { StopActions } from '../../state/actions/stop.actions';
 import { LogStore } from '../../state/log.store';
 import { wordingSignal } from '../../state/wording.store';
+import { counted } from '../../wording/counted';
 import { againstSentences, departureRows, lightSentence, missSentences, totalSentence } from '../../wording/log-against';
 import { sheetGroups } from './sheet-rows';
 
@@ -67,7 +68,7 @@ export class AgainstPage {
     const others = all.filter((one) => one.log.id !== log?.id);
     return [
       ...(log === null || this.stops().length === 0 ? [] : [this.missed('This walk', [{ log, placed: this.placed() }])]),
-      ...(others.length === 0 ? [] : [this.missed(`All your walks with decided frames: ${all.length}`, all)]),
+      ...(others.length === 0 ? [] : [this.missed(`Over ${counted(all.length, 'walk', 'walks')}`, all)]),
     ];
   });
 
