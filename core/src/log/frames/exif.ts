@@ -10,15 +10,18 @@ export type ExifTags = Readonly<Record<string, unknown>>;
 
 /** Longer words than any maker's are cut. */
 const LONGEST_WORDS = 80;
+/** What a cut through a letter of two code units leaves of it. */
+const HALF_A_LETTER = /[\uD800-\uDBFF]$/;
 /** Metering modes of the standard that are patterns here; the others say nothing. Source: EXIF 2.32, tag 37383. */
 const PATTERN_OF_MODE: Readonly<Record<number, MeterPattern>> = { 1: 'wholeFrame', 2: 'centreWeighted', 3: 'spot', 5: 'multiZone' };
 const DATE = /^(\d{4})[:-](\d\d)[:-](\d\d)[ T](\d\d):(\d\d)(?::(\d\d)(?:\.\d+)?)?/;
 const OFFSET = /^([+-])(\d\d):?(\d\d)$/;
 const FURTHEST_OFFSET_MIN = 18 * 60;
 
+/** The first number of a tag; −0, which no store keeps and no camera means, is 0. */
 function numberOf(value: unknown): number | null {
   const first: unknown = Array.isArray(value) ? value[0] : value;
-  return typeof first === 'number' && Number.isFinite(first) ? first : null;
+  return typeof first === 'number' && Number.isFinite(first) ? first + 0 : null;
 }
 
 /** A number within a range; null for every other. */
@@ -34,7 +37,9 @@ function wordsOf(value: unknown): string {
     .replace(/\p{Cc}/gu, ' ')
     .replace(/\s+/g, ' ')
     .trim()
-    .slice(0, LONGEST_WORDS);
+    .slice(0, LONGEST_WORDS)
+    .replace(HALF_A_LETTER, '')
+    .trim();
 }
 
 /** A maker's word in front of a model that does not repeat it. */
@@ -67,7 +72,7 @@ function offsetOf(value: unknown): number | null {
   const hit = typeof value === 'string' ? OFFSET.exec(value.trim()) : null;
   if (hit === null) return null;
   const minutes = Number(hit[2]) * 60 + Number(hit[3]);
-  return minutes <= FURTHEST_OFFSET_MIN ? (hit[1] === '-' ? -minutes : minutes) : null;
+  return minutes <= FURTHEST_OFFSET_MIN ? (hit[1] === '-' ? 0 - minutes : minutes) : null;
 }
 
 function positionOf({ latitude, longitude }: ExifTags): LogFrame['position'] {

@@ -119,6 +119,19 @@ describe('what a file says of its frame', () => {
     expect(frameFacts({ longitude: 1, [tag]: value })[field]).toBeNull();
   });
 
+  it.each([
+    ['ExposureCompensation', -0, 'compensationEv'],
+    ['OffsetTime', '-00:00', 'offsetMin'],
+    ['GPSImgDirection', -0, 'bearingDeg'],
+  ] as const)('%s of %p is a plain zero, which is kept as it is', (tag, value, field) => {
+    expect(frameFacts({ [tag]: value })[field]).toBe(0);
+  });
+
+  it('cuts words that are too long between letters, with no space left at their end', () => {
+    expect(frameFacts({ Model: `a${'😀'.repeat(60)}` }).bodyName).toBe(`a${'😀'.repeat(39)}`);
+    expect(frameFacts({ LensModel: `${'x'.repeat(79)} more` }).lensName).toBe('x'.repeat(79));
+  });
+
   it('says nothing of a position of zeros, which is no fix', () => {
     expect(frameFacts({ latitude: 0, longitude: 0 }).position).toBeNull();
   });
@@ -137,6 +150,7 @@ describe('what a file says of its frame', () => {
       'longitude',
     ];
     const value = fc.oneof(
+      fc.string({ unit: 'binary', minLength: 70, maxLength: 100 }),
       fc.double(),
       fc.integer(),
       fc.string({ unit: 'binary' }),
