@@ -34,6 +34,7 @@ import {
   takeStandIn,
 } from '../core/dist/log/index.js';
 import { numbersFrom } from './demo-town/plane.mjs';
+import { throughJpeg } from './through-jpeg.mjs';
 
 const PUBLIC = join(dirname(dirname(fileURLToPath(import.meta.url))), 'app/public');
 const FILE = join(PUBLIC, 'demo.json');
@@ -43,6 +44,8 @@ const DAYS_BEFORE = 7;
 const SIZE = { width: 1200, height: 800 };
 const SMALLER = 3;
 const QUALITY = 78;
+/** Of the files that the frames are measured in. */
+const FILE_QUALITY = 88;
 const MINUTE_MS = 60_000;
 const HOUR_MS = 3_600_000;
 
@@ -170,7 +173,7 @@ for (const { stop: stopId, scenes, offsetEv, shots } of DAY) {
     const id = `demo-frame-${String(number).padStart(2, '0')}`;
     const made = faultyShot(fault, SEED + 97 * number, SIZE, scenes);
     const picture = takeStandIn(made.shot);
-    const reading = readSoftness(lumaOf(picture.rgba, SIZE.width, SIZE.height));
+    const reading = readSoftness(lumaOf(throughJpeg(picture, FILE_QUALITY), SIZE.width, SIZE.height));
     const sight = frameSight(reading, softnessVerdict(reading, made.subjectAt));
     const atMs = Math.round(stay.fromMs + ((k + 0.5) / all.length) * (stay.toMs - stay.fromMs));
     const card = cardAt(stay, atMs);

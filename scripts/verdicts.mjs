@@ -3,8 +3,8 @@
 // Each frame is written as a JPEG file of that quality and read back, as a camera's are; 0 leaves that out.
 // Frames by the hundred take a quarter of an hour.
 import { parseArgs } from 'node:util';
-import jpeg from 'jpeg-js';
 import { faultyShot, lumaOf, readSoftness, softnessVerdict, takeStandIn } from '../core/dist/log/index.js';
+import { throughJpeg } from './through-jpeg.mjs';
 
 const { values } = parseArgs({
   options: {
@@ -19,19 +19,13 @@ const [count, seed, width, height, quality] = ['count', 'seed', 'width', 'height
 const FAULTS = ['shake', 'moved', 'focus', 'depth', 'veil', 'noise', 'good'];
 const APART = 7919;
 
-function throughFile({ width, height, rgba }) {
-  if (quality === 0) return rgba;
-  const { data } = jpeg.encode({ width, height, data: rgba }, quality);
-  return jpeg.decode(data, { useTArray: true }).data;
-}
-
 const table = Object.fromEntries(FAULTS.map((fault) => [fault, {}]));
 const bySureness = {};
 let right = 0;
 for (let k = 0; k < count; k++) {
   FAULTS.forEach((fault, n) => {
     const { shot, subjectAt } = faultyShot(fault, seed + 13 * k + APART * n, { width, height });
-    const rgba = throughFile(takeStandIn(shot));
+    const rgba = throughJpeg(takeStandIn(shot), quality);
     const { looksLike, confidence } = softnessVerdict(readSoftness(lumaOf(rgba, width, height)), subjectAt);
     const isRight = looksLike === fault;
     table[fault][looksLike] = (table[fault][looksLike] ?? 0) + 1;

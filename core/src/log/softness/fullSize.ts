@@ -1,5 +1,5 @@
 import type { PictureSpot } from '../frames/frame.js';
-import { blurMaps } from './blurMap.js';
+import { blurReader } from './blurReader.js';
 import { cropped, type Luma } from './luma.js';
 import { noiseOfPicture, noiseOfTile } from './pictureNoise.js';
 import type { Blur } from './spread.js';
@@ -50,7 +50,7 @@ export function partBlur(part: Luma): Blur | null {
   const tiles = Array.from({ length: TILES * TILES }, (_, k) =>
     noiseOfTile(cropped(part, (k % TILES) * side, Math.floor(k / TILES) * side, side, side)),
   );
-  return blurMaps(part, noiseOfPicture(tiles), { across: 1, down: 1 }, [1] as const)[0][0] ?? null;
+  return blurReader(part, noiseOfPicture(tiles), { across: 1, down: 1 })([{ from: 0, to: 1 }]);
 }
 
 /** What was read at full size nearest to a spot. */

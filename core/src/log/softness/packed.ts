@@ -1,9 +1,9 @@
 import type { FullSize } from './fullSize.js';
-import type { SoftnessReading } from './readSoftness.js';
+import { placeGrid, type SoftnessReading } from './readSoftness.js';
 import type { Blur } from './spread.js';
 
-/** A reading as it is kept: four bytes a window, 3 kB a picture. */
-export interface PackedReading extends Omit<SoftnessReading, 'tiles' | 'single' | 'full'> {
+/** A reading as it is kept: four bytes a window, 8 kB a picture. */
+export interface PackedReading extends Omit<SoftnessReading, 'tiles' | 'about' | 'full'> {
   readonly windows: Uint8Array;
   readonly full?: Omit<FullSize, 'blurs'> & { readonly parts: Uint8Array };
 }
@@ -50,16 +50,29 @@ function unpacked(bytes: Uint8Array, from: number, count: number): readonly (Blu
   return Array.from({ length: count }, (_, k) => take(bytes, BYTES * (from + k)));
 }
 
-export function packedReading({ tiles, single, full, ...rest }: SoftnessReading): PackedReading {
-  const windows = packed([...tiles, ...single]);
+export function packedReading({ tiles, about, full, ...rest }: SoftnessReading): PackedReading {
+  const windows = packed([...tiles, ...about]);
   if (full === undefined) return { ...rest, windows };
   const { blurs, ...of } = full;
   return { ...rest, windows, full: { ...of, parts: packed(blurs) } };
 }
 
+/** About each place what was read of the tile that it lies in: readings kept before said no more. */
+function aboutOfTiles(single: readonly (Blur | null)[], tilesAcross: number): readonly (Blur | null)[] {
+  const across = 2 * tilesAcross;
+  return Array.from({ length: 4 * single.length }, (_, k) => {
+    const [column, row] = [(k % across) >> 1, Math.floor(k / across) >> 1];
+    return single[row * tilesAcross + column] ?? null;
+  });
+}
+
 export function unpackedReading({ windows, full, ...rest }: PackedReading): SoftnessReading {
-  const count = rest.across * rest.down;
-  const reading = { ...rest, tiles: unpacked(windows, 0, count), single: unpacked(windows, count, count) };
+  const [count, places] = [rest.across * rest.down, placeGrid(rest)];
+  const isOlder = windows.length === 2 * BYTES * count;
+  const about = isOlder
+    ? aboutOfTiles(unpacked(windows, count, count), rest.across)
+    : unpacked(windows, count, places.across * places.down);
+  const reading = { ...rest, tiles: unpacked(windows, 0, count), about };
   if (full === undefined) return reading;
   const { parts, ...of } = full;
   return { ...reading, full: { ...of, blurs: unpacked(parts, 0, of.across * of.down) } };

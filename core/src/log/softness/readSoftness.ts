@@ -1,15 +1,23 @@
-import { blurMaps } from './blurMap.js';
+import { blurReader, type Grid } from './blurReader.js';
 import type { FullSize } from './fullSize.js';
 import { cropped, type Luma } from './luma.js';
-import { noiseOfPicture, noiseOfTile } from './pictureNoise.js';
+import { noiseOfPicture, noiseOfTile, type PictureNoise } from './pictureNoise.js';
 import type { Blur } from './spread.js';
 import { type Tones, tonesOf } from './tones.js';
+import { discOf, squareOf } from './windows.js';
 
 /** Tiles along the longer and the shorter side of a picture. */
 export const TILES_LONG = 24;
 export const TILES_SHORT = 16;
 /** A tile is read with those beside it: alone it has too few edges. */
 const WINDOW_TILES = 2;
+/** Cells along a side of a tile, by which edges are gathered. */
+const TILE_CELLS = 4;
+/** Somebody is read about places so many cells apart, in a disc that widens until something can be read there, cells. */
+const PLACE_CELLS = 2;
+const RADII_CELLS = [3.2, 4.8, 6.4] as const;
+/** About a place it is not the sharpest edges that tell: behind somebody who is soft, the sharp ground begins. */
+const ABOUT_QUANTILE = 0.45;
 
 /** What was measured in a picture. */
 export interface SoftnessReading extends Tones {
@@ -20,8 +28,8 @@ export interface SoftnessReading extends Tones {
   readonly down: number;
   /** By tile, row by row, read with those to its right and below it; null where they have too little to read. */
   readonly tiles: readonly (Blur | null)[];
-  /** Each tile alone: of few can anything be read, but of a small subject nothing else can. */
-  readonly single: readonly (Blur | null)[];
+  /** About the middle of each half of a tile each way, row by row, twice as many as tiles: the nearest one is of a subject. */
+  readonly about: readonly (Blur | null)[];
   /** Standard deviation of a pixel's noise, codes of 255; and the same at the size that pictures are looked at. */
   readonly noise: number;
   readonly noiseSeen: number;
@@ -33,8 +41,33 @@ export interface SoftnessReading extends Tones {
 const SEEN_PIXELS = 2e6;
 
 /** Tiles of a picture of these sides. */
-export function tileGrid(width: number, height: number): { readonly across: number; readonly down: number } {
+export function tileGrid(width: number, height: number): Grid {
   return width >= height ? { across: TILES_LONG, down: TILES_SHORT } : { across: TILES_SHORT, down: TILES_LONG };
+}
+
+/** Places that somebody is read about, along the sides of a picture. */
+export function placeGrid({ across, down }: Grid): Grid {
+  const perTile = TILE_CELLS / PLACE_CELLS;
+  return { across: perTile * across, down: perTile * down };
+}
+
+function readWindows(luma: Luma, noise: PictureNoise, tiles: Grid): Pick<SoftnessReading, 'tiles' | 'about'> {
+  const cells = { across: TILE_CELLS * tiles.across, down: TILE_CELLS * tiles.down };
+  const places = placeGrid(tiles);
+  const read = blurReader(luma, noise, cells);
+  const blurAbout = (column: number, row: number): Blur | null => {
+    for (const radius of RADII_CELLS) {
+      const blur = read(discOf(cells, PLACE_CELLS * (column + 0.5), PLACE_CELLS * (row + 0.5), radius), ABOUT_QUANTILE);
+      if (blur !== null) return blur;
+    }
+    return null;
+  };
+  const mapOf = <T>({ across, down }: Grid, at: (column: number, row: number) => T): readonly T[] =>
+    Array.from({ length: across * down }, (_, k) => at(k % across, Math.floor(k / across)));
+  return {
+    tiles: mapOf(tiles, (column, row) => read(squareOf(cells, TILE_CELLS * column, TILE_CELLS * row, TILE_CELLS * WINDOW_TILES))),
+    about: mapOf(places, blurAbout),
+  };
 }
 
 /** A reading of a picture. Source: docs/log.md#blur. */
@@ -48,13 +81,11 @@ export function readSoftness(luma: Luma): SoftnessReading {
   });
   const noise = noiseOfPicture(parts.map(noiseOfTile));
   const seen = Math.min(1, Math.sqrt(SEEN_PIXELS / (width * height)));
-  const [tiles, single] = blurMaps(luma, noise, grid, [WINDOW_TILES, 1] as const);
   return {
     width,
     height,
     ...grid,
-    tiles,
-    single,
+    ...readWindows(luma, noise, grid),
     noise: noise.overall,
     noiseSeen: noise.overall * seen,
     ...tonesOf(luma),

@@ -3,7 +3,7 @@ import { faultyShot } from '../camera/faultyShot.js';
 import { pathBlurred, type Plane } from '../camera/plane.js';
 import { takeStandIn } from '../camera/standInCamera.js';
 import { stones } from '../camera/stones.js';
-import { blurMaps } from './blurMap.js';
+import { blurReader } from './blurReader.js';
 import { frameSight } from './frameSight.js';
 import { FULL_PART_PX, fullParts, fullSizeAt, partBlur } from './fullSize.js';
 import { cropped, type Luma, lumaOf, smoothed } from './luma.js';
@@ -13,6 +13,7 @@ import { readSoftness } from './readSoftness.js';
 import type { Blur } from './spread.js';
 import { tonesOf } from './tones.js';
 import { softnessVerdict } from './verdict.js';
+import { discOf, squareOf } from './windows.js';
 
 const SIDE = 400;
 const STONE_PX = 60;
@@ -27,7 +28,7 @@ function ground(seed: number): Luma {
   return { width: SIDE, height: SIDE, values };
 }
 
-const blurOf = (luma: Luma): Blur | null => blurMaps(luma, NOISELESS, { across: 1, down: 1 }, [1] as const)[0][0] ?? null;
+const blurOf = (luma: Luma): Blur | null => blurReader(luma, NOISELESS, { across: 1, down: 1 })([{ from: 0, to: 1 }]);
 
 function line(lengthPx: number, angleDeg: number): { readonly x: number; readonly y: number }[] {
   const angle = (angleDeg * Math.PI) / 180;
@@ -72,6 +73,28 @@ describe('the blur of a part of a picture', () => {
     expect(blurOf(plain)).toBeNull();
     const stripes = { ...plain, values: plain.values.map((_, k) => ((k % SIDE) % STONE_PX < STONE_PX / 2 ? 60 : 180)) };
     expect(blurOf(stripes)).toBeNull();
+  });
+});
+
+describe('windows', () => {
+  const grid = { across: 10, down: 8 };
+
+  // By hand: middles lie half a cell beside a corner, (½, 1½) is 1.58 away and (1½, 1½) 2.12.
+  it('are discs of the cells whose middles they hold', () => {
+    expect(discOf(grid, 5, 4, 1.6)).toEqual([
+      { from: 24, to: 26 },
+      { from: 33, to: 37 },
+      { from: 43, to: 47 },
+      { from: 54, to: 56 },
+    ]);
+  });
+
+  it('end where the picture does', () => {
+    expect(discOf(grid, 0, 0, 1.6)).toEqual([
+      { from: 0, to: 2 },
+      { from: 10, to: 11 },
+    ]);
+    expect(squareOf(grid, 8, 7, 4)).toEqual([{ from: 78, to: 80 }]);
   });
 });
 
@@ -122,6 +145,36 @@ describe('what a picture looks like', () => {
     );
     expect(told.filter(({ isRight }) => isRight).length).toBeGreaterThanOrEqual(11);
     expect(told.filter(({ isRight, confidence }) => !isRight && confidence > 0.9)).toEqual([]);
+  });
+
+  // A disc of 130 pixels about (900, 500), wholly soft in its middle, before ground that is sharp everywhere.
+  it.each([
+    ['somebody out of focus', (sharp: Luma) => smoothed(sharp, 3), 'focus'],
+    ['somebody who moved', (sharp: Luma) => pathBlurred(sharp as Plane, line(16, 8)) as Luma, 'moved'],
+  ])('tells %s from the sharp ground beside, each where it is shown', (_, soften, looksLike) => {
+    const toneAt = stones(11);
+    const sharp = {
+      ...SIZE,
+      values: Float32Array.from({ length: SIZE.width * SIZE.height }, (_cell, k) => {
+        const [x, y] = [k % SIZE.width, Math.floor(k / SIZE.width)];
+        // Somewhere it is black: without that there is a veil over it.
+        return x < 20 ? 0 : 118 + 90 * toneAt(x / STONE_PX, y / STONE_PX, 1 / STONE_PX);
+      }),
+    };
+    const soft = soften(sharp);
+    const values = sharp.values.map((value, k) => {
+      const away = Math.hypot((k % SIZE.width) - 900, Math.floor(k / SIZE.width) - 500);
+      const share = Math.min(1, Math.max(0, (130 - away) / 8));
+      return value + share * ((soft.values[k] as number) - value);
+    });
+    const reading = readSoftness({ ...SIZE, values });
+    expect(softnessVerdict(reading, { x: 0.6, y: 0.5 }).looksLike).toBe(looksLike);
+    expect(softnessVerdict(reading, { x: 0.2, y: 0.3 }).looksLike).toBe('good');
+    // What was kept before had one reading a tile about which somebody could be shown.
+    const kept = packedReading(reading);
+    const older = { ...kept, windows: new Uint8Array([...kept.windows.slice(0, 1536), ...kept.windows.slice(0, 1536)]) };
+    expect(unpackedReading(older).about).toHaveLength(48 * 32);
+    expect(softnessVerdict(unpackedReading(older), { x: 0.6, y: 0.5 }).looksLike).toBe(looksLike);
   });
 
   it('cannot be told of an empty wall', () => {

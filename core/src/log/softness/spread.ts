@@ -27,7 +27,7 @@ const LEAST_SECTORS = 3;
 /** Directions without edges that may lie between two with, sectors. */
 const WIDEST_GAP = 3;
 /** The sharper of the edges of a direction tell: others are soft in themselves. */
-const SHARPER_QUANTILE = 0.3;
+export const SHARPER_QUANTILE = 0.3;
 
 interface Known {
   readonly sector: number;
@@ -51,12 +51,12 @@ function ofStrongest({ strength, variance }: SectorEdges, count: number): Float3
 }
 
 /** Of each direction the spread of its sharper edges: by direction, for a smear weakens the edges across it and leaves the others. */
-function knownSectors(sectors: readonly SectorEdges[]): readonly Known[] {
+function knownSectors(sectors: readonly SectorEdges[], quantile: number): readonly Known[] {
   return sectors.flatMap((edges, sector) => {
     const count = Math.ceil(edges.strength.length * STRONGEST_SHARE);
     if (count < LEAST_IN_SECTOR) return [];
     const variances = ofStrongest(edges, count).sort();
-    const variance = variances[Math.floor(SHARPER_QUANTILE * count)] as number;
+    const variance = variances[Math.floor(quantile * count)] as number;
     return Number.isFinite(variance)
       ? [{ sector, angleRad: (sector * Math.PI) / SECTORS, variance, weight: Math.sqrt(count) }]
       : [];
@@ -81,8 +81,8 @@ const determinant = ([a, b, c]: readonly [Three, Three, Three]): number =>
  * xx·cos² + 2·xy·cos·sin + yy·sin², an error counting by its share of a wide spread, solved by Cramer's rule.
  * Null where the directions run too much alike.
  */
-function spreadOf(sectors: readonly SectorEdges[]): Spread | null {
-  const known = knownSectors(sectors);
+function spreadOf(sectors: readonly SectorEdges[], quantile: number): Spread | null {
+  const known = knownSectors(sectors, quantile);
   if (known.length < LEAST_SECTORS || !goRound(known)) return null;
   const rows = known.map(({ angleRad, variance, weight }) => {
     const [cos, sin] = [Math.cos(angleRad), Math.sin(angleRad)];
@@ -121,33 +121,10 @@ function blurOfSpread({ xx, xy, yy }: Spread, edges: number): Blur {
 }
 
 /** The blur of edges, by the sector of their direction, whose spreads are in pixels of a scale, in those of the picture; null where they do not tell. */
-export function blurOf(sectors: readonly SectorEdges[], perPixel: number): Blur | null {
-  const spread = spreadOf(sectors);
+export function blurOf(sectors: readonly SectorEdges[], perPixel: number, quantile: number): Blur | null {
+  const spread = spreadOf(sectors, quantile);
   if (spread === null) return null;
   const square = perPixel * perPixel;
   const edges = sectors.reduce((sum, { strength }) => sum + strength.length, 0);
   return blurOfSpread({ xx: spread.xx * square, xy: spread.xy * square, yy: spread.yy * square }, edges);
-}
-
-function spreadOfBlur({ majorPx, minorPx, directionDeg }: Blur): Spread {
-  const [cos, sin] = [Math.cos((directionDeg * Math.PI) / 180), Math.sin((directionDeg * Math.PI) / 180)];
-  const [major, minor] = [majorPx * majorPx, minorPx * minorPx];
-  return {
-    xx: major * cos * cos + minor * sin * sin,
-    xy: (major - minor) * cos * sin,
-    yy: major * sin * sin + minor * cos * cos,
-  };
-}
-
-/** The mean of spreads, which leaves of errors in all directions none, and of a direction that they share all. */
-export function meanBlur(blurs: readonly [Blur, ...Blur[]]): Blur {
-  const edges = blurs.reduce((sum, one) => sum + one.edges, 0);
-  const sum = blurs.reduce<Spread>(
-    (all, one) => {
-      const [{ xx, xy, yy }, share] = [spreadOfBlur(one), one.edges / edges];
-      return { xx: all.xx + share * xx, xy: all.xy + share * xy, yy: all.yy + share * yy };
-    },
-    { xx: 0, xy: 0, yy: 0 },
-  );
-  return blurOfSpread(sum, edges);
 }

@@ -1,6 +1,6 @@
 import type { Cause, PictureSpot } from '../frames/frame.js';
-import type { SoftnessReading } from './readSoftness.js';
-import { type Blur, meanBlur } from './spread.js';
+import { placeGrid, type SoftnessReading } from './readSoftness.js';
+import type { Blur } from './spread.js';
 
 export type Look = Cause | 'good' | 'cannotTell';
 
@@ -42,15 +42,12 @@ const SEEN_AS_SOFT = 1.5;
 const LEAST_SHARP_PX = 1.3;
 /** A smear is at least so much longer than it is wide. */
 const SMEARED_RATIO = 0.62;
-/** A tile with so many edges tells by itself; windows whose spreads are so alike are of one thing. */
-const SURE_EDGES = 80;
-const LIKE_RATIO = Math.log(2.0);
 /** A window of so many edges counts fully; of fewer, by its share. */
 const FULL_EDGES = 600;
 const ROUND = 2;
 const AMONG_SOFT = 0.5;
 /** People seldom go straight up or down a picture. */
-const UPRIGHT_COUNTS = 0.5;
+const UPRIGHT_COUNTS = 0.25;
 /** Tiles so near to the subject are neither it nor the rest: people are taller than wide. */
 const NEAR_ACROSS = 3;
 const NEAR_DOWN = 6;
@@ -66,7 +63,7 @@ const ENOUGH_TILES = [60, 240] as const;
 const UNREAD_SUBJECT_SHARP = 0.7;
 const UNREAD_REST_SHARP = 0.7;
 /** How much the rest says of whether the subject moved or is out of focus, beside how narrow its own smear is, where enough is read. */
-const REST_TELLS = 0.6;
+const REST_TELLS = 0.45;
 /** Noise of 255 from which a picture is called noisy: clean ones read up to 1.7, and writing them as JPEG takes some away. */
 const NOISY = [1.75, 2.25] as const;
 /** What speaks for none of them. */
@@ -122,25 +119,14 @@ const tileAt = ({ across, down }: SoftnessReading, { x, y }: PictureSpot): reado
   Math.min(down - 1, Math.max(0, Math.floor(y * down))),
 ];
 
-/** How unlike two spreads are: the larger over the smaller, as a logarithm. */
-const unlike = (a: Blur, b: Blur): number => Math.abs(Math.log(Math.max(FLOOR_PX, a.majorPx) / Math.max(FLOOR_PX, b.majorPx)));
-
-/**
- * The blur about a spot. Where the tile it lies in is sharp by itself, it is; else the widest of the windows that hold the tile,
- * for the others look past the subject, together with what is like it. Null where nothing can be read.
- */
-function subjectBlur({ across, down, tiles, single }: SoftnessReading, { x, y }: PictureSpot, sharpPx: number): Blur | null {
-  const inside = (at: number, count: number): number => Math.min(count - 1, Math.max(0, Math.floor(at)));
-  const [column, row] = [inside(x * across, across), inside(y * down, down)];
-  const alone = single[row * across + column] ?? null;
-  if (alone !== null && alone.majorPx <= sharpPx && alone.edges >= SURE_EDGES) return alone;
-  // A window of four begins at the tile, or one before it each way.
-  const windows = [0, 1].flatMap((up) =>
-    [0, 1].map((left) => tiles[inside(row - up, down) * across + inside(column - left, across)]),
-  );
-  const known = [alone, ...windows].filter((one): one is Blur => one != null);
-  const [widest, ...others] = known.sort((a, b) => b.majorPx - a.majorPx);
-  return widest === undefined ? null : meanBlur([widest, ...others.filter((one) => unlike(one, widest) < LIKE_RATIO)]);
+/** The widest blur of the four places round a spot: the others look past somebody who is soft there. Null where nothing can be read. */
+function subjectBlur(reading: SoftnessReading, { x, y }: PictureSpot): Blur | null {
+  const { across, down } = placeGrid(reading);
+  // The place left of and above the spot, of all but the last: another one lies beside and below it.
+  const before = (at: number, count: number): number => Math.min(count - 2, Math.max(0, Math.floor(at * count - 0.5)));
+  const first = before(y, down) * across + before(x, across);
+  const round = [first, first + 1, first + across, first + across + 1].map((place) => reading.about[place] ?? null);
+  return round.reduce((widest, one) => (one !== null && one.majorPx > (widest?.majorPx ?? 0) ? one : widest), null);
 }
 
 /** Whether most of the tiles round one are soft too: the rim of a shadow is soft on a line, what is out of focus over an area. */
@@ -183,7 +169,7 @@ export function evidenceOf(reading: SoftnessReading, subjectAt: PictureSpot): Ev
   const [line, turn] = [alike(smears.map(({ directionDeg }) => directionDeg)), turning(smears, across, down)];
   return {
     sharpPx,
-    subject: subjectBlur(reading, subjectAt, sharpPx),
+    subject: subjectBlur(reading, subjectAt),
     sharpShare: share('sharp'),
     smearedShare: share('smeared'),
     softShare: share('soft'),
@@ -199,7 +185,7 @@ export function evidenceOf(reading: SoftnessReading, subjectAt: PictureSpot): Ev
 /** How much a blur is a smear of somebody who goes along the ground: narrow, and rather level than upright. */
 function narrowness({ majorPx, minorPx, directionDeg }: Blur): number {
   const level = Math.cos((directionDeg * Math.PI) / 180) ** 2;
-  return ramp(minorPx / Math.max(FLOOR_PX, majorPx), 0.85, 0.4) * (UPRIGHT_COUNTS + (1 - UPRIGHT_COUNTS) * level);
+  return ramp(minorPx / Math.max(FLOOR_PX, majorPx), 0.8, 0.4) * (UPRIGHT_COUNTS + (1 - UPRIGHT_COUNTS) * level);
 }
 
 /**
@@ -219,7 +205,7 @@ export function softnessVerdict(reading: SoftnessReading, subjectAt: PictureSpot
   const onlySubject = ramp(softAreaShare, 0.25, 0.04);
   const known = ramp(tiles, ...ENOUGH_TILES);
   const restTells = REST_TELLS * known;
-  const movedRather = ramp((1 - restTells) * narrow + restTells * onlySubject, 0.35, 0.9);
+  const movedRather = ramp((1 - restTells) * narrow + restTells * onlySubject, 0.4, 0.8);
   const restSharp = ramp(sharpShare, 0.25, 0.6);
   const restMayBeSharp = restSharp + (1 - restSharp) * (1 - known) * UNREAD_REST_SHARP;
   const restSmeared = ramp(smearedShare, 0.25, 0.55) * ramp(agreement, 0.4, 0.75);

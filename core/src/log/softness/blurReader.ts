@@ -1,7 +1,8 @@
 import { type Edges, edgesOf, SECTORS } from './edges.js';
 import { halved, type Luma } from './luma.js';
 import { halvedNoise, type PictureNoise } from './pictureNoise.js';
-import { type Blur, blurOf, type SectorEdges } from './spread.js';
+import { type Blur, blurOf, type SectorEdges, SHARPER_QUANTILE } from './spread.js';
+import type { CellRun } from './windows.js';
 
 /** Wider than this, in pixels of the scale at hand, the next coarser scale is asked. */
 const WIDE_PX = 2.2;
@@ -12,11 +13,12 @@ const LEAST_SIDE_PX = 24;
 const FLOOR_PX = 0.65;
 const FOOLED_RATIO = 1.5;
 
-/** Edges of a picture at one scale, those of a cell of a grid and of a direction together. */
+/** Edges of a picture at one scale, those of a direction and of a cell of a grid together. */
 interface Scale {
   readonly perPixel: number;
+  readonly cells: number;
   readonly edges: SectorEdges;
-  /** Where those of a cell and a sector begin: cell by cell, in it sector by sector. */
+  /** Where those of a sector and a cell begin: sector by sector, in it cell by cell, so that a run of cells lies together. */
   readonly starts: Uint32Array;
 }
 
@@ -26,14 +28,15 @@ export interface Grid {
   readonly down: number;
 }
 
-/** A counting sort by cell and sector. */
-function byCell(edges: Edges, { width, height }: Luma, { across, down }: Grid): Pick<Scale, 'edges' | 'starts'> {
+/** A counting sort by sector and cell. */
+function byCell(edges: Edges, { width, height }: Luma, { across, down }: Grid): Omit<Scale, 'perPixel'> {
   const { count, column, row, sector } = edges;
-  const starts = new Uint32Array(across * down * SECTORS + 1);
+  const cells = across * down;
+  const starts = new Uint32Array(cells * SECTORS + 1);
   const keys = new Uint32Array(count);
   for (let k = 0; k < count; k++) {
     const cell = Math.floor(((row[k] as number) * down) / height) * across + Math.floor(((column[k] as number) * across) / width);
-    const key = cell * SECTORS + (sector[k] as number);
+    const key = (sector[k] as number) * cells + cell;
     keys[k] = key;
     starts[key + 1] = (starts[key + 1] as number) + 1;
   }
@@ -47,20 +50,20 @@ function byCell(edges: Edges, { width, height }: Luma, { across, down }: Grid): 
     strength[at] = edges.strength[k] as number;
     variance[at] = edges.variance[k] as number;
   }
-  return { edges: { strength, variance }, starts };
+  return { cells, edges: { strength, variance }, starts };
 }
 
-/** The edges of some cells, sector by sector. */
-function ofCells({ edges, starts }: Scale, cells: readonly number[]): readonly SectorEdges[] {
+/** The edges of some runs of cells, sector by sector. */
+function ofRuns({ cells, edges, starts }: Scale, runs: readonly CellRun[]): readonly SectorEdges[] {
   return Array.from({ length: SECTORS }, (_, sector) => {
-    const spans = cells.map((cell) => {
-      const key = cell * SECTORS + sector;
-      return [starts[key] as number, starts[key + 1] as number] as const;
-    });
+    const spans = runs.map(
+      ({ from, to }) => [starts[sector * cells + from] as number, starts[sector * cells + to] as number] as const,
+    );
     const count = spans.reduce((sum, [from, to]) => sum + to - from, 0);
     const [strength, variance] = [new Float32Array(count), new Float32Array(count)];
     let filled = 0;
     for (const [from, to] of spans) {
+      if (from === to) continue;
       strength.set(edges.strength.subarray(from, to), filled);
       variance.set(edges.variance.subarray(from, to), filled);
       filled += to - from;
@@ -84,39 +87,24 @@ function isFooled(finer: Blur, coarser: Blur, coarserPixel: number): boolean {
   return coarser.majorPx > FOOLED_RATIO * Math.hypot(finer.majorPx, FLOOR_PX * coarserPixel);
 }
 
-/** The blur by edges of several scales, from the finest: the coarser ones for what is wide, or hidden by noise. */
-function blurOfScales(scales: readonly Scale[], cells: readonly number[]): Blur | null {
-  let found: Blur | null = null;
-  for (const scale of scales) {
-    const { perPixel } = scale;
-    const here = blurOf(ofCells(scale, cells), perPixel);
-    if (here === null) continue;
-    if (found !== null && found.majorPx <= (WIDE_PX * perPixel) / 2 && !isFooled(found, here, perPixel)) break;
-    found = here;
-  }
-  return found;
-}
+/** The blur of what lies in some cells of a grid over a picture; null where there are too few edges, or they run too much alike. */
+export type BlurReader = (cells: readonly CellRun[], quantile?: number) => Blur | null;
 
 /**
- * The blur at every cell of a grid, for each width of the windows that it is read in: a cell and those to its right and below it,
- * so many a side. Null where there are too few edges, or they run too much alike. Source: docs/log.md#blur.
+ * Reads the blur by edges of several scales, from the finest: the coarser ones for what is wide, or hidden by noise.
+ * Source: docs/log.md#blur.
  */
-export function blurMaps<Windows extends readonly number[]>(
-  luma: Luma,
-  noise: PictureNoise,
-  grid: Grid,
-  windowsCells: Windows,
-): { readonly [K in keyof Windows]: readonly (Blur | null)[] } {
-  const { across, down } = grid;
+export function blurReader(luma: Luma, noise: PictureNoise, grid: Grid): BlurReader {
   const scales = scalesOf(luma, noise, grid);
-  const blurIn = (column: number, row: number, cells: number): Blur | null => {
-    const window: number[] = [];
-    for (let y = row; y < Math.min(down, row + cells); y++) {
-      for (let x = column; x < Math.min(across, column + cells); x++) window.push(y * across + x);
+  return (cells, quantile = SHARPER_QUANTILE) => {
+    let found: Blur | null = null;
+    for (const scale of scales) {
+      const { perPixel } = scale;
+      const here = blurOf(ofRuns(scale, cells), perPixel, quantile);
+      if (here === null) continue;
+      if (found !== null && found.majorPx <= (WIDE_PX * perPixel) / 2 && !isFooled(found, here, perPixel)) break;
+      found = here;
     }
-    return blurOfScales(scales, window);
+    return found;
   };
-  const mapOf = (cells: number): readonly (Blur | null)[] =>
-    Array.from({ length: across * down }, (_, k) => blurIn(k % across, Math.floor(k / across), cells));
-  return windowsCells.map(mapOf) as unknown as { readonly [K in keyof Windows]: readonly (Blur | null)[] };
 }
