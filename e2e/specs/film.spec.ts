@@ -51,6 +51,8 @@ test('a roll of film, by the thumb: frames on the walk, one afterwards, scans, a
   const sheet = page.getByRole('listbox', { name: 'Frames of the walk' });
   const group = sheet.getByRole('group', { name: 'Tollard Stop' });
   await expect(group.getByRole('option')).toHaveCount(2);
+  // No file, no camera to be told of.
+  await expect(page.getByRole('button', { name: 'Change', exact: true })).toHaveCount(0);
   await expect(group.getByRole('option').first()).toHaveAccessibleName(new RegExp(`^Frame 1, ${set.replace('/', '.')}`));
 
   // One more, afterwards, at another stop.
