@@ -87,8 +87,8 @@ function isFooled(finer: Blur, coarser: Blur, coarserPixel: number): boolean {
   return coarser.majorPx > FOOLED_RATIO * Math.hypot(finer.majorPx, FLOOR_PX * coarserPixel);
 }
 
-/** The blur of what lies in some cells of a grid over a picture; null where there are too few edges, or they run too much alike. */
-export type BlurReader = (cells: readonly CellRun[], quantile?: number) => Blur | null;
+/** The blur of what lies in some runs of cells of a grid over a picture, by a quantile of the widths of each direction; null where there are too few edges, or they run too much alike. */
+export type BlurReader = (runs: readonly CellRun[], quantile?: number) => Blur | null;
 
 /**
  * Reads the blur by edges of several scales, from the finest: the coarser ones for what is wide, or hidden by noise.
@@ -96,11 +96,11 @@ export type BlurReader = (cells: readonly CellRun[], quantile?: number) => Blur 
  */
 export function blurReader(luma: Luma, noise: PictureNoise, grid: Grid): BlurReader {
   const scales = scalesOf(luma, noise, grid);
-  return (cells, quantile = SHARPER_QUANTILE) => {
+  return (runs, quantile = SHARPER_QUANTILE) => {
     let found: Blur | null = null;
     for (const scale of scales) {
       const { perPixel } = scale;
-      const here = blurOf(ofRuns(scale, cells), perPixel, quantile);
+      const here = blurOf(ofRuns(scale, runs), perPixel, quantile);
       if (here === null) continue;
       if (found !== null && found.majorPx <= (WIDE_PX * perPixel) / 2 && !isFooled(found, here, perPixel)) break;
       found = here;

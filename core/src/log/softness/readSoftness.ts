@@ -28,7 +28,7 @@ export interface SoftnessReading extends Tones {
   readonly down: number;
   /** By tile, row by row, read with those to its right and below it; null where they have too little to read. */
   readonly tiles: readonly (Blur | null)[];
-  /** About the middle of each half of a tile each way, row by row, twice as many as tiles: the nearest one is of a subject. */
+  /** About the middles of the quarters of tiles, row by row (`placeGrid`): somebody is as the widest of the four round them. */
   readonly about: readonly (Blur | null)[];
   /** Standard deviation of a pixel's noise, codes of 255; and the same at the size that pictures are looked at. */
   readonly noise: number;
