@@ -20,9 +20,9 @@ export default {
       {
         tsconfig: '<rootDir>/tsconfig.spec.json',
         stringifyContentPathRegex: '\\.(html|svg)$',
-        processWithEsbuild: ['**/core/dist/**/*.js', '**/node_modules/{flatbush,flatqueue,d3-*,internmap}/**/*.js'],
+        processWithEsbuild: ['**/core/dist/**/*.js', '**/node_modules/{flatbush,flatqueue,quickselect,d3-*,internmap}/**/*.js'],
       },
     ],
   },
-  transformIgnorePatterns: ['node_modules/(?!.*\\.mjs$|flatbush|flatqueue|d3-|internmap|@roam-dial)'],
+  transformIgnorePatterns: ['node_modules/(?!.*\\.mjs$|flatbush|flatqueue|quickselect|d3-|internmap|@roam-dial)'],
 };

@@ -8,5 +8,5 @@ export default {
   transform: {
     '^.+\\.(ts|js)$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'commonjs' } }],
   },
-  transformIgnorePatterns: ['/node_modules/(?!flatbush|flatqueue)'],
+  transformIgnorePatterns: ['/node_modules/(?!flatbush|flatqueue|quickselect)'],
 };

@@ -53,22 +53,19 @@ function byCell(edges: Edges, { width, height }: Luma, { across, down }: Grid): 
   return { cells, edges: { strength, variance }, starts };
 }
 
-/** The edges of some runs of cells, sector by sector. */
-function ofRuns({ cells, edges, starts }: Scale, runs: readonly CellRun[]): readonly SectorEdges[] {
+/** Edges of some runs of cells, sector by sector, written into room that is used again. */
+function ofRuns({ cells, edges, starts }: Scale, runs: readonly CellRun[], room: SectorEdges): readonly SectorEdges[] {
+  let filled = 0;
   return Array.from({ length: SECTORS }, (_, sector) => {
-    const spans = runs.map(
-      ({ from, to }) => [starts[sector * cells + from] as number, starts[sector * cells + to] as number] as const,
-    );
-    const count = spans.reduce((sum, [from, to]) => sum + to - from, 0);
-    const [strength, variance] = [new Float32Array(count), new Float32Array(count)];
-    let filled = 0;
-    for (const [from, to] of spans) {
-      if (from === to) continue;
-      strength.set(edges.strength.subarray(from, to), filled);
-      variance.set(edges.variance.subarray(from, to), filled);
-      filled += to - from;
+    const from = filled;
+    for (const run of runs) {
+      const [first, end] = [starts[sector * cells + run.from] as number, starts[sector * cells + run.to] as number];
+      for (let k = first; k < end; k++, filled++) {
+        room.strength[filled] = edges.strength[k] as number;
+        room.variance[filled] = edges.variance[k] as number;
+      }
     }
-    return { strength, variance };
+    return { strength: room.strength.subarray(from, filled), variance: room.variance.subarray(from, filled) };
   });
 }
 
@@ -96,11 +93,13 @@ export type BlurReader = (runs: readonly CellRun[], quantile?: number) => Blur |
  */
 export function blurReader(luma: Luma, noise: PictureNoise, grid: Grid): BlurReader {
   const scales = scalesOf(luma, noise, grid);
+  const most = Math.max(0, ...scales.map(({ edges }) => edges.strength.length));
+  const room = { strength: new Float32Array(most), variance: new Float32Array(most) };
   return (runs, quantile = SHARPER_QUANTILE) => {
     let found: Blur | null = null;
     for (const scale of scales) {
       const { perPixel } = scale;
-      const here = blurOf(ofRuns(scale, runs), perPixel, quantile);
+      const here = blurOf(ofRuns(scale, runs, room), perPixel, quantile);
       if (here === null) continue;
       if (found !== null && found.majorPx <= (WIDE_PX * perPixel) / 2 && !isFooled(found, here, perPixel)) break;
       found = here;

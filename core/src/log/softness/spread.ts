@@ -1,3 +1,4 @@
+import quickselect from 'quickselect';
 import { SECTORS } from './edges.js';
 
 /**
@@ -31,14 +32,20 @@ export const SHARPER_QUANTILE = 0.3;
 
 interface Known {
   readonly sector: number;
-  readonly angleRad: number;
   readonly variance: number;
   readonly weight: number;
 }
 
+/** The one of a set that so many are smaller than; the set is put in another order. */
+function nthSmallest(values: Float32Array, n: number): number {
+  // All it needs of an array are its length and its indices.
+  quickselect(values as unknown as number[], n);
+  return values[n] as number;
+}
+
 /** The variances of the strongest so many: those weaker than the last of them are left out, of equal ones the later. */
 function ofStrongest({ strength, variance }: SectorEdges, count: number): Float32Array {
-  const least = strength.slice().sort()[strength.length - count] as number;
+  const least = nthSmallest(strength.slice(), strength.length - count);
   let equals = count;
   for (const one of strength) if (one > least) equals--;
   const kept = new Float32Array(count);
@@ -52,15 +59,14 @@ function ofStrongest({ strength, variance }: SectorEdges, count: number): Float3
 
 /** Of each direction the spread of its sharper edges: by direction, for a smear weakens the edges across it and leaves the others. */
 function knownSectors(sectors: readonly SectorEdges[], quantile: number): readonly Known[] {
-  return sectors.flatMap((edges, sector) => {
+  const known: Known[] = [];
+  sectors.forEach((edges, sector) => {
     const count = Math.ceil(edges.strength.length * STRONGEST_SHARE);
-    if (count < LEAST_IN_SECTOR) return [];
-    const variances = ofStrongest(edges, count).sort();
-    const variance = variances[Math.floor(quantile * count)] as number;
-    return Number.isFinite(variance)
-      ? [{ sector, angleRad: (sector * Math.PI) / SECTORS, variance, weight: Math.sqrt(count) }]
-      : [];
+    if (count < LEAST_IN_SECTOR) return;
+    const variance = nthSmallest(ofStrongest(edges, count), Math.floor(quantile * count));
+    if (Number.isFinite(variance)) known.push({ sector, variance, weight: Math.sqrt(count) });
   });
+  return known;
 }
 
 /** Whether directions leave no gap that a spread could hide in. */
@@ -76,6 +82,12 @@ type Three = readonly [number, number, number];
 const determinant = ([a, b, c]: readonly [Three, Three, Three]): number =>
   a[0] * (b[1] * c[2] - b[2] * c[1]) - a[1] * (b[0] * c[2] - b[2] * c[0]) + a[2] * (b[0] * c[1] - b[1] * c[0]);
 
+/** How much of xx, xy and yy each direction has: cos², 2·cos·sin, sin². */
+const SHARES: readonly Three[] = Array.from({ length: SECTORS }, (_, sector) => {
+  const [cos, sin] = [Math.cos((sector * Math.PI) / SECTORS), Math.sin((sector * Math.PI) / SECTORS)];
+  return [cos * cos, 2 * cos * sin, sin * sin];
+});
+
 /**
  * The spread C whose share along each direction n, nᵀCn, is nearest to what its edges say: least squares of variance =
  * xx·cos² + 2·xy·cos·sin + yy·sin², an error counting by its share of a wide spread, solved by Cramer's rule.
@@ -84,24 +96,22 @@ const determinant = ([a, b, c]: readonly [Three, Three, Three]): number =>
 function spreadOf(sectors: readonly SectorEdges[], quantile: number): Spread | null {
   const known = knownSectors(sectors, quantile);
   if (known.length < LEAST_SECTORS || !goRound(known)) return null;
-  const rows = known.map(({ angleRad, variance, weight }) => {
-    const [cos, sin] = [Math.cos(angleRad), Math.sin(angleRad)];
-    return { row: [cos * cos, 2 * cos * sin, sin * sin] as Three, variance, weight: weight / (1 + variance) ** 2 };
-  });
-  const sum = (of: (one: (typeof rows)[number]) => number): number => rows.reduce((all, one) => all + one.weight * of(one), 0);
-  const line = (i: 0 | 1 | 2): Three => [
-    sum(({ row }) => row[i] * row[0]),
-    sum(({ row }) => row[i] * row[1]),
-    sum(({ row }) => row[i] * row[2]),
+  let [aa, ab, ac, bb, bc, cc, ra, rb, rc] = [0, 0, 0, 0, 0, 0, 0, 0, 0];
+  for (const { sector, variance, weight } of known) {
+    const [a, b, c] = SHARES[sector] as Three;
+    const counts = weight / (1 + variance) ** 2;
+    [aa, ab, ac] = [aa + counts * a * a, ab + counts * a * b, ac + counts * a * c];
+    [bb, bc, cc] = [bb + counts * b * b, bc + counts * b * c, cc + counts * c * c];
+    [ra, rb, rc] = [ra + counts * variance * a, rb + counts * variance * b, rc + counts * variance * c];
+  }
+  const [a, b, c, right]: readonly [Three, Three, Three, Three] = [
+    [aa, ab, ac],
+    [ab, bb, bc],
+    [ac, bc, cc],
+    [ra, rb, rc],
   ];
-  const [a, b, c] = [line(0), line(1), line(2)];
   const whole = determinant([a, b, c]);
   if (Math.abs(whole) < 1e-9) return null;
-  const right: Three = [
-    sum(({ row, variance }) => row[0] * variance),
-    sum(({ row, variance }) => row[1] * variance),
-    sum(({ row, variance }) => row[2] * variance),
-  ];
   // The matrix is its own transpose: a column replaced is a row replaced.
   return { xx: determinant([right, b, c]) / whole, xy: determinant([a, right, c]) / whole, yy: determinant([a, b, right]) / whole };
 }
