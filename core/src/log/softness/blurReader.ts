@@ -2,7 +2,7 @@ import { type Edges, edgesOf, SECTORS } from './edges.js';
 import { halved, type Luma } from './luma.js';
 import { halvedNoise, type PictureNoise } from './pictureNoise.js';
 import { type Blur, blurOf, type SectorEdges, SHARPER_QUANTILE } from './spread.js';
-import type { CellRun } from './windows.js';
+import type { CellRun, Grid } from './windows.js';
 
 /** Wider than this, in pixels of the scale at hand, the next coarser scale is asked. */
 const WIDE_PX = 2.2;
@@ -20,12 +20,6 @@ interface Scale {
   readonly edges: SectorEdges;
   /** Where those of a sector and a cell begin: sector by sector, in it cell by cell, so that a run of cells lies together. */
   readonly starts: Uint32Array;
-}
-
-/** A grid over a picture. */
-export interface Grid {
-  readonly across: number;
-  readonly down: number;
 }
 
 /** A counting sort by sector and cell. */

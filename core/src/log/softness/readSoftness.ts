@@ -1,10 +1,10 @@
-import { blurReader, type Grid } from './blurReader.js';
+import { blurReader } from './blurReader.js';
 import type { FullSize } from './fullSize.js';
 import { cropped, type Luma } from './luma.js';
 import { noiseOfPicture, noiseOfTile, type PictureNoise } from './pictureNoise.js';
 import type { Blur } from './spread.js';
 import { type Tones, tonesOf } from './tones.js';
-import { discOf, squareOf } from './windows.js';
+import { discOf, type Grid, squareOf } from './windows.js';
 
 /** Tiles along the longer and the shorter side of a picture. */
 export const TILES_LONG = 24;

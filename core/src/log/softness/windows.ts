@@ -1,4 +1,8 @@
-import type { Grid } from './blurReader.js';
+/** A grid over a picture. */
+export interface Grid {
+  readonly across: number;
+  readonly down: number;
+}
 
 /** Cells of a grid that lie beside one another in a row of it: from one up to the one before another. */
 export interface CellRun {
