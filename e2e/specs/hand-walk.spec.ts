@@ -39,11 +39,6 @@ test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true
 test.describe('without a net', () => {
   test.use({ serviceWorkers: 'allow' });
 
-  // Once in some forty runs the page opened after the dead battery stayed at its first address, with no error and nothing that failed
-  // to load; neither 16 runs of this test nor 44 of that step alone, on a busy machine, showed it again. A second try tells a hang of
-  // the browser from one of the program, and the report still calls it flaky.
-  test.describe.configure({ retries: 1 });
-
   test('the whole walk, from the first stop to the last, through a reload and a dead battery, late and planned again', async ({
     app,
     context,
