@@ -78,7 +78,10 @@ function isFooled(finer: Blur, coarser: Blur, coarserPixel: number): boolean {
   return coarser.majorPx > FOOLED_RATIO * Math.hypot(finer.majorPx, FLOOR_PX * coarserPixel);
 }
 
-/** The blur of what lies in some runs of cells of a grid over a picture, by a quantile of the widths of each direction; null where there are too few edges, or they run too much alike. */
+/**
+ * The blur of what lies in some runs of cells of a grid over a picture, by a quantile of the widths of each direction; null where
+ * there are too few edges, or they run too much alike.
+ */
 export type BlurReader = (runs: readonly CellRun[], quantile?: number) => Blur | null;
 
 /**

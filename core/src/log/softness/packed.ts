@@ -1,6 +1,7 @@
 import type { FullSize } from './fullSize.js';
 import { placeGrid, type SoftnessReading } from './readSoftness.js';
 import type { Blur } from './spread.js';
+import type { Grid } from './windows.js';
 
 /** A reading as it is kept: four bytes a window, 8 kB a picture. */
 export interface PackedReading extends Omit<SoftnessReading, 'tiles' | 'about' | 'full'> {
@@ -58,11 +59,12 @@ export function packedReading({ tiles, about, full, ...rest }: SoftnessReading):
 }
 
 /** About each place what was read of the tile that it lies in: readings kept before said no more. */
-function aboutOfTiles(single: readonly (Blur | null)[], tilesAcross: number): readonly (Blur | null)[] {
-  const across = 2 * tilesAcross;
-  return Array.from({ length: 4 * single.length }, (_, k) => {
-    const [column, row] = [(k % across) >> 1, Math.floor(k / across) >> 1];
-    return single[row * tilesAcross + column] ?? null;
+function aboutOfTiles(single: readonly (Blur | null)[], tiles: Grid): readonly (Blur | null)[] {
+  const places = placeGrid(tiles);
+  const perTile = places.across / tiles.across;
+  return Array.from({ length: places.across * places.down }, (_, k) => {
+    const [column, row] = [Math.floor((k % places.across) / perTile), Math.floor(k / places.across / perTile)];
+    return single[row * tiles.across + column] ?? null;
   });
 }
 
@@ -70,7 +72,7 @@ export function unpackedReading({ windows, full, ...rest }: PackedReading): Soft
   const [count, places] = [rest.across * rest.down, placeGrid(rest)];
   const isOlder = windows.length === 2 * BYTES * count;
   const about = isOlder
-    ? aboutOfTiles(unpacked(windows, count, count), rest.across)
+    ? aboutOfTiles(unpacked(windows, count, count), rest)
     : unpacked(windows, count, places.across * places.down);
   const reading = { ...rest, tiles: unpacked(windows, 0, count), about };
   if (full === undefined) return reading;
