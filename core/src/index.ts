@@ -499,6 +499,10 @@ export {
   type ZoneLaw,
   zoneForIntent,
   zoneLawOf,
+  type MissingLight,
+  type PictureLight,
+  pictureLightAt,
+  type RampFigure,
 } from './stop/index.js';
 export {
   type EntryKind,

@@ -8,7 +8,7 @@ const folder = fileURLToPath(new URL('../../docs/screenshots/', import.meta.url)
 
 /** Light comes from a worker, stop by stop: a picture at the table waits for all of it. */
 async function shoot(app: AppPage, name: string, hasSpine = (app.page.viewportSize()?.width ?? 0) > 1000): Promise<void> {
-  if (hasSpine) await app.spine.getByText('windows met').waitFor();
+  if (hasSpine) await app.spine.getByText('in their light').waitFor();
   // Fonts and whatever is fetched late are there, and a whole frame has been drawn since.
   await app.page.waitForLoadState('networkidle');
   await app.page.evaluate(async () => {

@@ -70,7 +70,7 @@ for (const theme of ['light', 'night'] as const) {
     await page.keyboard.press('Escape');
     await expect(page.getByRole('dialog')).toBeHidden();
     await page.keyboard.press('w');
-    await app.spine.getByRole('button', { name: 'Start an own walk' }).click();
+    await app.spine.getByRole('button', { name: 'Start your own walk' }).click();
     await page.getByText('Another camera').click();
     await expectNoViolations(page, 'the start');
     await page.getByRole('button', { name: 'Start the walk' }).click();

@@ -21,7 +21,7 @@ test('what worked where is found again, with the days of the same light, and kep
   await page.getByLabel('Picture', { exact: true }).selectOption({ label: 'every picture' });
   await page.getByLabel('Name has').fill('WEIR');
   await expect(places).toHaveCount(1);
-  await page.getByRole('button', { name: 'Keep for another time' }).click();
+  await page.getByRole('button', { name: 'Save for another day' }).click();
   await expect(page.getByText('Kept in Returns.')).toBeVisible();
   await page.getByLabel('Name has').fill('nowhere');
   await expect(page.getByText('No place is like that.')).toBeVisible();

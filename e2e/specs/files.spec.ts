@@ -46,7 +46,7 @@ test('GPX is read by another program, and its way comes back onto the plan', asy
   await page.getByLabel('GPX file').setInputFiles(path);
   await expect(page.getByText('Its route is on the plan now. It has 8 places.')).toBeVisible();
   await page.getByRole('tab', { name: 'Plan' }).click();
-  await expect(page.getByText('The broken line is the way really walked.')).toBeVisible();
+  await expect(page.getByText('The dashed line is the route you actually walked.')).toBeVisible();
   await app.page.getByRole('tab', { name: 'Before setting off' }).click();
   await page
     .getByLabel('GPX file')

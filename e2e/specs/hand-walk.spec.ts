@@ -164,7 +164,7 @@ test.describe('returns', () => {
       .getByRole('button', { name: /Orrel Steps/ })
       .last()
       .tap();
-    await page.getByRole('menuitem', { name: 'Keep for another time' }).tap();
+    await page.getByRole('menuitem', { name: 'Save for another day' }).tap();
     await page.getByRole('tab', { name: 'Returns' }).tap();
     const returns = page.getByRole('list', { name: 'Returns' });
     await expect(returns.getByRole('listitem')).toHaveCount(2);

@@ -20,7 +20,7 @@ async function tabTo(page: Page, name: RegExp, most = 160): Promise<void> {
 
 test('a walk from nothing to its card by keyboard alone', async ({ app }) => {
   const { page } = app;
-  await tabTo(page, /^Start an own walk$/);
+  await tabTo(page, /^Start your own walk$/);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Start a walk' })).toBeVisible();
   await tabTo(page, /^Start the walk$/);

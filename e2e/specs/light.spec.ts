@@ -49,8 +49,8 @@ test.describe('the light of a stop', () => {
   test('says how long it lasts and why it ends, and follows the time', async ({ app }) => {
     const { page } = app;
     const left = page.locator('rd-light-view .headline');
-    await expect(left).toHaveText(/^Good for 2 h/);
-    await expect(page.locator('rd-light-view .left')).toContainText(/Until 17:0\d, when the patch gets too small/);
+    await expect(left).toHaveText(/^Light for 2 h/);
+    await expect(page.locator('rd-light-view .left')).toContainText(/It ends when the patch gets too small/);
     await expect(figure(app, 'Lit patch')).toContainText(/m square/);
     const before = await figure(app, 'Lit patch').textContent();
     const plan = page.getByRole('group', { name: /^Plan of Orrel/ });
@@ -62,10 +62,10 @@ test.describe('the light of a stop', () => {
     await expect(figure(app, 'Lit patch')).not.toHaveText(before ?? '');
     await app.timeHandle.focus();
     for (let hour = 0; hour < 3; hour++) await page.keyboard.press('PageUp');
-    await expect(left).toHaveText('No more light for this picture today');
+    await expect(left).toHaveText(/^No more light for this picture today/);
     await expect(figure(app, 'Lit patch')).toContainText('none');
     await page.getByRole('button', { name: /^14:\d\d to 17:\d\d/ }).click();
-    await expect(left).toHaveText(/^Good for 2 h 5\d min more/);
+    await expect(left).toHaveText(/^Light for 2 h 5\d min more/);
   });
 
   test('the section reads out what is lit, and the stop is turned and moved by keys', async ({ app }) => {
@@ -136,7 +136,7 @@ test.describe('the light of a stop', () => {
     await expect(page.getByRole('alert')).toContainText('bad.csv: “25” is no hour from 0 to 23. (line 2) Nothing was changed.');
     await expect(page.getByText('Your own forecast, by the hour.')).toBeVisible();
     await page.getByRole('button', { name: 'Back to one figure' }).click();
-    await expect(page.locator('rd-light-view .headline')).toHaveText(/^Good for/);
+    await expect(page.locator('rd-light-view .headline')).toHaveText(/^Light for/);
     await expect(page.getByText(/stops darker/)).toBeVisible();
     await expect(page.getByText(/waxing crescent/).first()).toBeVisible();
   });
@@ -153,7 +153,7 @@ test.describe('the light of a stop', () => {
     await page.getByLabel('Side of the lit square: opens').press('Enter');
     await expect(page.getByRole('alert')).toContainText('must be below the full figure');
     await page.getByRole('button', { name: 'Side of the lit square: back to the default' }).click();
-    await expect(page.locator('rd-light-view .headline')).toHaveText(/^Good for/);
+    await expect(page.locator('rd-light-view .headline')).toHaveText(/^Light for/);
   });
 });
 
@@ -225,7 +225,7 @@ test.describe('the buildings of a walk', () => {
     expect(file.suggestedFilename()).toBe('Orrel, invented.geojson');
     await page.getByLabel('Map file').setInputFiles(await file.path());
     await expect(page.getByText('Read: 781 with a height, 0 by their levels, 0 assumed 9 m high.')).toBeVisible();
-    await expect(page.locator('rd-light-view .headline')).toHaveText(/^Good for 2 h/);
+    await expect(page.locator('rd-light-view .headline')).toHaveText(/^Light for 2 h/);
   });
 
   test('can be none: the street by its two walls instead', async ({ app }) => {
@@ -248,7 +248,7 @@ test.describe('in the hand, 390x844', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
   test('the card says how long the light lasts, and the street is a tap away', async ({ app }) => {
     await app.page.goto('/card?walk=demo-walk&stop=orrel&t=15:00');
-    await expect(app.page.getByText(/^Good for 2 h \d* ?m?i?n? ?more$|^Good for 2 h more$/)).toBeVisible();
+    await expect(app.page.getByText(/^Light for 2 h( \d+ min)? more, until/)).toBeVisible();
     await app.room('Light');
     await expect(app.page.getByRole('img', { name: /of the ground across is lit/ })).toBeVisible();
     const wide = await app.page.evaluate(() => document.documentElement.scrollWidth);

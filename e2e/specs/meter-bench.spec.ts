@@ -148,8 +148,8 @@ test('a light that changes is said of the stop, and the schools show what a half
   await app.room('Set-up');
   await page.getByRole('tab', { name: 'As light goes' }).click();
   const locked = page.getByRole('row', { name: /locked on the spot/i });
-  await expect(locked).toContainText(/as the light changes, [3-7]\d of 100 are well exposed/, { timeout: 30_000 });
-  await expect(page.getByRole('row', { name: /fixed zone/i })).toContainText(/as the light changes, 9\d of 100 are well exposed/);
+  await expect(locked).toContainText(/as the light changes, [3-7]\d in 100 are well exposed/, { timeout: 30_000 });
+  await expect(page.getByRole('row', { name: /fixed zone/i })).toContainText(/as the light changes, 9\d in 100 are well exposed/);
 });
 
 test('flash: when sky and flash balance, at another aperture later, and the power by distance', async ({ app }) => {

@@ -54,9 +54,9 @@ test.describe('a walk of one’s own', () => {
     await page.getByRole('button', { name: 'Start the walk' }).click();
 
     // Nothing is claimed of walls before it stands anywhere.
-    await expect(page.getByText('This stop stands nowhere on the map yet')).toBeVisible();
+    await expect(page.getByText('This stop has no position yet')).toBeVisible();
     await tapPlan(page, 0, 40);
-    await expect(page.getByText('This stop stands nowhere on the map yet')).toBeHidden();
+    await expect(page.getByText('This stop has no position yet')).toBeHidden();
     await expect(
       page
         .getByRole('img', { name: /Turn First stop/ })
@@ -65,7 +65,7 @@ test.describe('a walk of one’s own', () => {
     ).toBeVisible();
     // Sluice Lane is 4 m wide between its walls and runs north.
     await expect(page.getByText(/4 m across/)).toBeVisible();
-    await expect(app.spine.getByText(/^[01] of 1 windows met$/)).toBeVisible();
+    await expect(app.spine.getByText(/^The stop is (not )?in its light$/)).toBeVisible();
     await expect(app.card.getByRole('heading', { name: 'First stop' })).toBeVisible();
     for (const row of ['aperture', 'focus', 'shutter', 'iso', 'meter'] as const) await expect(app.number(row)).not.toHaveText('');
 
@@ -79,13 +79,13 @@ test.describe('a walk of one’s own', () => {
       .focus();
     await page.keyboard.press('ArrowRight');
     await expect(page.getByLabel(/Turn New stop, now 95 degrees/).first()).toBeAttached();
-    await expect(app.spine.getByText(/of 2 windows met/)).toBeVisible();
+    await expect(app.spine.getByText(/(of|All) 2 stops in their light/)).toBeVisible();
     await app.expectStops(2);
   });
 
   test('on the other side of the earth: place, zone and sun are those of the coordinates', async ({ app }) => {
     const { page } = app;
-    await app.spine.getByRole('button', { name: 'Start an own walk' }).click();
+    await app.spine.getByRole('button', { name: 'Start your own walk' }).click();
     await page.getByLabel('Coordinates').fill("40°30' S");
     await page.getByLabel('Coordinates').blur();
     await expect(page.getByText('Write a place as 46.45521, 11.25709')).toBeVisible();
@@ -188,7 +188,7 @@ test.describe('a walk of one’s own, in the hand', () => {
     await expect(page.getByText('13 with a height')).toBeVisible();
     await page.getByRole('button', { name: 'Start the walk' }).tap();
     await tapPlan(page, 0, 40);
-    await expect(page.getByText('This stop stands nowhere on the map yet')).toBeHidden();
+    await expect(page.getByText('This stop has no position yet')).toBeHidden();
     await app.room('Card');
     await page.getByRole('link', { name: 'Go', exact: true }).tap();
     await page.getByRole('button', { name: 'Go', exact: true }).tap();

@@ -12,7 +12,7 @@ test('a new kit and walk by mouse, and a card that follows every change', async 
   await app.fill('Engraved distances', '1; 2; 3; 5; inf');
   await expect(app.field('Engraved distances')).toHaveValue('1 m; 2 m; 3 m; 5 m; ∞');
 
-  await app.spine.getByRole('button', { name: 'Start an own walk' }).click();
+  await app.spine.getByRole('button', { name: 'Start your own walk' }).click();
   await page.getByRole('button', { name: 'Start the walk' }).click();
   await page.getByRole('main').getByRole('button', { name: 'Add the first stop' }).click();
   await app.field('Name of the stop').fill('Corner');

@@ -35,9 +35,9 @@ test.describe('what holds the picture', () => {
     await page.keyboard.press('ArrowRight');
     await page.keyboard.press('ArrowDown');
     await app.expectNumbers({ aperture: 'f/6.3', shutter: '1/640' });
-    await expect(point).toHaveAttribute('aria-valuetext', /^f\/6\.3, 1\/640: 9\d of 100 good; nothing holds it back\.$/);
+    await expect(point).toHaveAttribute('aria-valuetext', /^f\/6\.3, 1\/640: 9\d in 100 good; nothing holds it back\.$/);
     for (let k = 0; k < 12; k++) await page.keyboard.press('Shift+ArrowDown');
-    await expect(page.locator('rd-limits-chart .reading')).toHaveText(/^f\/2, 1\/640: .*not deep enough\.$/);
+    await expect(page.locator('rd-limits-chart .reading')).toHaveText(/^f\/2, 1\/640: .*too shallow\.$/);
     await app.expectNumbers({ aperture: 'f/6.3', shutter: '1/640' });
     await page.keyboard.press('Enter');
     await app.expectNumbers({ aperture: 'f/2' });
@@ -116,9 +116,9 @@ test('every intent has a chart, a ground and a ladder without a hole in it', asy
     await app.room('Walk');
     await app.field('Intent').selectOption({ label });
     await app.room('Set-up');
-    await expect(page.locator('rd-limits-chart .reading')).toHaveText(/\d+ of 100 good/);
+    await expect(page.locator('rd-limits-chart .reading')).toHaveText(/\d+ in 100 good/);
     await expect(page.locator('rd-ground-strip figcaption')).not.toBeEmpty();
-    await expect(app.card.locator('.chance')).toContainText(/\d+ of 100/);
+    await expect(app.card.locator('.chance')).toContainText(/\d+ in 100/);
     await expect(page.getByRole('main')).not.toContainText(/NaN|undefined|null/);
   }
 });

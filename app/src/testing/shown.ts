@@ -43,12 +43,11 @@ import { cardRows } from '../app/features/card/card-rows';
 import {
   chanceSentence,
   CONSENT_WORDS,
-  headline,
-  lightSentence,
   liveViewCaution,
   obstacleSentence,
   sacrificeSentence,
 } from '../app/features/card/sentences';
+import { headline, lightSentence } from '../app/features/card/light-sentences';
 import { flickerSentence } from '../app/features/set-up/what-holds/flicker-sentence';
 import { groundSentence } from '../app/features/set-up/what-holds/ground-sentence';
 import { staySentence, walkRows } from '../app/features/walk/walk-rows';

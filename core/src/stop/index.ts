@@ -13,9 +13,11 @@ export {
   type IntentOf,
 } from './intents.js';
 export { type LightWindow, lightWindows, WINDOW_RULES, type WindowRules } from './lightWindows.js';
+export type { MissingLight } from './missingLight.js';
+export { type PictureLight, pictureLightAt } from './pictureLight.js';
 export type { Background, BackgroundKind, Face } from './background.js';
 export { type CameraReach, DEFAULT_CAMERA_REACH } from './cameraReach.js';
-export { axisGapDeg, type QualityInput, type Ramp, ramp, type SiteOfDay, type WindowReason } from './quality.js';
+export { axisGapDeg, type QualityInput, type Ramp, type RampFigure, ramp, type SiteOfDay, type WindowReason } from './quality.js';
 export {
   DEFAULT_THRESHOLDS,
   GATES,

@@ -21,8 +21,9 @@ export interface WindowRules {
 
 export const WINDOW_RULES: WindowRules = { opensAt: 0.25, closesUnder: 0.15, bridgeMin: 4, shortestMin: 5 };
 
-function weakest(ramps: readonly Ramp[]): Ramp {
-  return ramps.reduce((low, next) => (next.value < low.value ? next : low), { reason: 'dayEdge', value: 1 } as Ramp);
+/** Place of the smallest ramp, the first of equals. */
+function weakestOf(ramps: readonly Ramp[]): number {
+  return ramps.reduce((low, { value }, place) => (value < (ramps[low] as Ramp).value ? place : low), 0);
 }
 
 /** Centred median over five minutes; beyond the day's ends their own values count on. */
@@ -87,12 +88,12 @@ export function lightWindows(
   label: LightWindow['label'] = null,
 ): readonly LightWindow[] {
   const quality = smooth(waysByMinute.map(bestOf));
-  /** Why the way that was open at `inside` is not at `outside`. */
+  /** Why the way that was open at `inside` is not at `outside`: the ramp that fails out there, by what held it open within. */
   const reasonAt = (outside: number, inside: number): WindowReason => {
     const now = waysByMinute[inside] ?? [];
     const way = now.findIndex((ramps) => qualityOf(ramps) === bestOf(now));
     const ramps = waysByMinute[outside]?.[way];
-    return ramps === undefined ? 'dayEdge' : weakest(ramps).reason;
+    return (ramps === undefined ? undefined : now[way]?.[weakestOf(ramps)]?.reason) ?? 'dayEdge';
   };
   return bridge(spansOf(quality, rules), rules.bridgeMin)
     .filter(({ fromMin, toMin }) => toMin - fromMin + 1 >= rules.shortestMin)

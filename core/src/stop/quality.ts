@@ -1,5 +1,5 @@
 import { RAD_PER_DEG } from '../units/index.js';
-import { ARTIFICIAL_LIGHT } from '../light/index.js';
+import { apparentSun, ARTIFICIAL_LIGHT } from '../light/index.js';
 import { type CameraReach, FLASH_LIFT } from './cameraReach.js';
 import { bearingGapDeg, isWithinHours, type StopInstant, type StopLight } from './stopLight.js';
 import { STRIP_QUALITY, type Threshold, type WindowThresholds } from './thresholds.js';
@@ -12,6 +12,7 @@ export type WindowReason =
   | 'strip'
   | 'contrast'
   | 'evenLight'
+  | 'softLight'
   | 'shadeLight'
   | 'background'
   | 'sunHeight'
@@ -19,6 +20,7 @@ export type WindowReason =
   | 'cloud'
   | 'spotShaded'
   | 'noWall'
+  | 'squareOn'
   | 'incidence'
   | 'darkness'
   | 'dusk'
@@ -27,10 +29,19 @@ export type WindowReason =
   | 'exposure'
   | 'dayEdge';
 
+/** What a ramp goes by, and where it opens: the shortfall can then be said. */
+export interface RampFigure {
+  readonly is: number;
+  readonly needs: number;
+  readonly unit: 'stops' | 'ev' | 'degrees' | 'share' | 'metres' | 'minutes';
+}
+
 export interface Ramp {
   readonly reason: WindowReason;
   /** 0 below "opens", 0.25 at it, 1 at "full". */
   readonly value: number;
+  /** Absent for a gate that is open or not. */
+  readonly figure?: RampFigure;
 }
 
 /** Ramp between an opening and a full value, rising or falling; with both the same a rising gate. */
@@ -43,9 +54,16 @@ export function ramp(value: number, opens: number, full: number): number {
 
 const over = (value: number, [opens, full]: Threshold): number => ramp(value, opens, full);
 
-function gate(reason: WindowReason, isOpen: boolean): Ramp {
-  return { reason, value: isOpen ? 1 : 0 };
+function gate(reason: WindowReason, isOpen: boolean, figure?: RampFigure): Ramp {
+  return { reason, value: isOpen ? 1 : 0, ...(figure === undefined ? {} : { figure }) };
 }
+
+function ramped(reason: WindowReason, is: number, threshold: Threshold, unit: RampFigure['unit']): Ramp {
+  return { reason, value: over(is, threshold), figure: { is, needs: threshold[0], unit } };
+}
+
+/** Open up to an angle. */
+const within = (reason: WindowReason, is: number, needs: number): Ramp => gate(reason, is <= needs, { is, needs, unit: 'degrees' });
 
 const shifted = ([opens, full]: Threshold, by: number): Threshold => [opens + by, full + by];
 
@@ -79,30 +97,30 @@ const hoursRamps: RampsOf = ({ instant }) => {
 };
 
 const afterDark: RampsOf = (input) => [
-  { reason: 'darkness', value: over(input.light.sun.altitudeDeg, input.thresholds.darkSunDeg) },
+  ramped('darkness', input.light.sun.altitudeDeg, input.thresholds.darkSunDeg, 'degrees'),
   ...hoursRamps(input),
 ];
 
 /** In the sun or in the shade alone, or where the two are near enough for one exposure. */
 export function candidRamps({ light, instant, thresholds }: QualityInput, side: 'sun' | 'shade'): readonly Ramp[] {
   const lit = instant.walls?.sight.zoneLitShare ?? (light.isLit ? 1 : 0);
-  const even = over(light.contrastEv, thresholds.candidContrastEv);
+  const shade = ramped('evenLight', lit, thresholds.candidShadeShare, 'share');
+  // Sun and shade close enough for one exposure do as well; a window that ends names the one of the two that held it.
+  const soft = ramped('softLight', light.contrastEv, thresholds.candidContrastEv, 'stops');
   return [
-    { reason: 'shadeLight', value: over(light.shadeEv, thresholds.candidShadeEv) },
-    side === 'sun'
-      ? { reason: 'sunGap', value: over(lit, thresholds.candidSunShare) }
-      : { reason: 'evenLight', value: Math.max(over(lit, thresholds.candidShadeShare), even) },
+    ramped('shadeLight', light.shadeEv, thresholds.candidShadeEv, 'ev'),
+    side === 'sun' ? ramped('sunGap', lit, thresholds.candidSunShare, 'share') : soft.value > shade.value ? soft : shade,
   ];
 }
 
 const poolRamps: RampsOf = ({ light, instant, thresholds }) => {
-  const contrast: Ramp = { reason: 'contrast', value: over(light.contrastEv, thresholds.poolContrastEv) };
+  const contrast = ramped('contrast', light.contrastEv, thresholds.poolContrastEv, 'stops');
   if (instant.walls === undefined) return [gate('sunGap', light.isLit), contrast];
   const { squareSideM, litShare, patch } = instant.walls.sight;
   return [
-    { reason: 'patchSize', value: over(squareSideM, thresholds.poolSquareM) },
-    { reason: 'patchSize', value: over(litShare, thresholds.poolLeastShare) },
-    { reason: 'litShare', value: over(litShare, thresholds.poolMostShare) },
+    ramped('patchSize', squareSideM, thresholds.poolSquareM, 'metres'),
+    ramped('patchSize', litShare, thresholds.poolLeastShare, 'share'),
+    ramped('litShare', litShare, thresholds.poolMostShare, 'share'),
     { reason: 'strip', value: poolNotStrip(patch?.alongPathM ?? 0, thresholds.poolStripM) },
     contrast,
   ];
@@ -118,15 +136,17 @@ const silhouetteWays = (input: QualityInput): Ways => {
   const { intent, shootingBearingDeg } = instant.site;
   const background = intent.kind === 'silhouette' ? intent.background : 'sky';
   const behindEv = light.background?.ev100 ?? light.modelEv100;
-  const contrast: Ramp = { reason: 'background', value: over(behindEv - light.cameraSideEv, thresholds.silhouetteEv) };
+  const contrast = ramped('background', behindEv - light.cameraSideEv, thresholds.silhouetteEv, 'stops');
   const { altitudeDeg, azimuthDeg } = light.sun;
   const againstSun = [
-    { reason: 'sunHeight', value: over(altitudeDeg, thresholds.silhouetteSunLowDeg) },
-    { reason: 'sunHeight', value: over(altitudeDeg, thresholds.silhouetteSunHighDeg) },
-    gate('sunBearing', bearingGapDeg(azimuthDeg, shootingBearingDeg) <= halfFieldDeg + 15),
+    ramped('sunHeight', altitudeDeg, thresholds.silhouetteSunLowDeg, 'degrees'),
+    ramped('sunHeight', altitudeDeg, thresholds.silhouetteSunHighDeg, 'degrees'),
+    within('sunBearing', bearingGapDeg(azimuthDeg, shootingBearingDeg), halfFieldDeg + 15),
     contrast,
   ] as const;
-  const byDay = [gate('sunHeight', altitudeDeg > 0), gate('spotShaded', !light.isLit), contrast] as const;
+  // The sun as it is seen, lifted by the air, because that is the one that casts the shadows.
+  const isDay = apparentSun(light.sun).altitudeDeg > 0;
+  const byDay = [gate('sunHeight', isDay), gate('spotShaded', !light.isLit), contrast] as const;
   if (light.background === null) {
     if (background === 'screen') return [afterDark(input)];
     return [background === 'wall' ? byDay : againstSun];
@@ -150,13 +170,15 @@ const isEyeInSun = ({ instant, light }: QualityInput): boolean =>
   instant.walls === undefined ? light.isLit : instant.walls.sight.eyeSun >= 0.5;
 
 const intoTheSunRamps: RampsOf = (input) => {
-  const { instant, light, thresholds } = input;
+  const { instant, light, thresholds, halfFieldDeg } = input;
   const { azimuthDeg, altitudeDeg } = light.sun;
+  const height = ramped('sunHeight', altitudeDeg, thresholds.intoSunAltitudeDeg, 'degrees');
   return [
-    { reason: 'sunBearing', value: over(bearingGapDeg(azimuthDeg, axisAheadDeg(instant.site)), thresholds.intoSunBearingDeg) },
-    { reason: 'sunHeight', value: altitudeDeg < 0 ? 0 : over(altitudeDeg, thresholds.intoSunAltitudeDeg) },
+    ramped('sunBearing', bearingGapDeg(azimuthDeg, axisAheadDeg(instant.site)), thresholds.intoSunBearingDeg, 'degrees'),
+    within('sunBearing', bearingGapDeg(azimuthDeg, instant.site.shootingBearingDeg), halfFieldDeg),
+    altitudeDeg < 0 ? gate('sunHeight', false) : height,
     gate('sunGap', isEyeInSun(input)),
-    { reason: 'cloud', value: over(instant.cloud, thresholds.intoSunCloud) },
+    ramped('cloud', instant.cloud, thresholds.intoSunCloud, 'share'),
   ];
 };
 
@@ -166,16 +188,21 @@ function wallIncidenceDeg(shootingBearingDeg: number, { azimuthDeg, altitudeDeg 
   return Math.acos(Math.min(1, Math.max(-1, cosine))) / RAD_PER_DEG;
 }
 
+/** A façade looked at farther off its square than this is met edge-on. */
+const SQUARE_WITHIN_DEG = 50;
+
 const facadeRamps: RampsOf = ({ instant, light, thresholds }) => {
-  const contrast: Ramp = { reason: 'contrast', value: over(light.litPersonEv - light.shadeEv, thresholds.facadeContrastEv) };
+  const contrast = ramped('contrast', light.litPersonEv - light.shadeEv, thresholds.facadeContrastEv, 'stops');
   if (instant.walls !== undefined && light.face === null) return [gate('noWall', false)];
+  // Where no walls are known the one that is meant is looked at squarely.
+  const offSquareDeg = light.face === null ? 0 : 180 - bearingGapDeg(light.face.normalDeg, instant.site.shootingBearingDeg);
   const incidence = light.face?.incidenceDeg ?? wallIncidenceDeg(instant.site.shootingBearingDeg, light.sun);
   const raking = Math.min(over(incidence, thresholds.facadeRakingLowDeg), over(incidence, thresholds.facadeRakingHighDeg));
+  const frontal = ramped('incidence', incidence, thresholds.facadeFrontalDeg, 'degrees');
   return [
-    light.face === null
-      ? gate('sunGap', light.isLit)
-      : { reason: 'sunGap', value: over(light.face.litShare, thresholds.facadeLitShare) },
-    { reason: 'incidence', value: Math.max(over(incidence, thresholds.facadeFrontalDeg), raking) },
+    within('squareOn', offSquareDeg, SQUARE_WITHIN_DEG),
+    light.face === null ? gate('sunGap', light.isLit) : ramped('sunGap', light.face.litShare, thresholds.facadeLitShare, 'share'),
+    { ...frontal, value: Math.max(frontal.value, raking) },
     contrast,
   ];
 };
@@ -187,16 +214,14 @@ const reflectionWays = (input: QualityInput): Ways => {
   const wet = dry ? [gate('wet', false)] : [];
   const { walls } = instant;
   if (walls === undefined) {
-    const overShade: Ramp = { reason: 'contrast', value: over(light.contrastEv, thresholds.reflectionOverShadeEv) };
+    const overShade = ramped('contrast', light.contrastEv, thresholds.reflectionOverShadeEv, 'stops');
     return [[...wet, ...(light.lampsOn ? afterDark(input) : [gate('spotShaded', !light.isLit), overShade])]];
   }
   const wallEv = light.face?.wallEv ?? -Infinity;
   const byDay = [
-    light.face === null
-      ? gate('noWall', false)
-      : { reason: 'litShare' as const, value: over(light.face.litShare, thresholds.reflectionWallShare) },
+    light.face === null ? gate('noWall', false) : ramped('litShare', light.face.litShare, thresholds.reflectionWallShare, 'share'),
     gate('spotShaded', walls.sight.mirrorSun < 0.5),
-    { reason: 'contrast' as const, value: over(wallEv - light.shadeEv, thresholds.reflectionOverShadeEv) },
+    ramped('contrast', wallEv - light.shadeEv, thresholds.reflectionOverShadeEv, 'stops'),
   ];
   const byNight = [...afterDark(input), gate('darkness', lamps !== 'none')];
   return [byDay, byNight].map((ramps) => [...wet, ...ramps]);
@@ -212,8 +237,8 @@ const flashLiftRamps: RampsOf = (input) => {
   const atSync = takenEv(FLASH_LIFT.fNumber, reach.flashSyncS, iso);
   const inHand = takenEv(FLASH_LIFT.fNumber, reach.handheldS, iso);
   return [
-    { reason: 'dusk', value: over(light.daylightEv, shifted(thresholds.flashUnderSyncEv, atSync)) },
-    { reason: 'dusk', value: over(light.daylightEv, shifted(thresholds.flashOverHandheldEv, inHand)) },
+    ramped('dusk', light.daylightEv, shifted(thresholds.flashUnderSyncEv, atSync), 'ev'),
+    ramped('dusk', light.daylightEv, shifted(thresholds.flashOverHandheldEv, inHand), 'ev'),
     ...hoursRamps(input),
   ];
 };
@@ -227,8 +252,8 @@ const longExposureRamps: RampsOf = (input) => {
   const brightest = takenEv(reach.smallestFNumber, seconds, reach.baseIso);
   const dimmest = takenEv(reach.widestFNumber, seconds, reach.baseIso);
   return [
-    { reason: 'exposure', value: ramp(brighter, dimmest - 1, dimmest) },
-    { reason: 'exposure', value: ramp(brighter, brightest, brightest - 1) },
+    ramped('exposure', brighter, [dimmest - 1, dimmest], 'ev'),
+    ramped('exposure', brighter, [brightest, brightest - 1], 'ev'),
     ...hoursRamps(input),
   ];
 };
@@ -240,7 +265,10 @@ const compressedRamps: RampsOf = (input) => {
   const near = over(bearingGapDeg(sun.azimuthDeg, axisAheadDeg(instant.site)), thresholds.compressedBearingDeg);
   const glow = isEyeInSun(input) ? Math.min(low, near) : 0;
   const leastEv = takenEv(reach.widestFNumber, reach.handheldS, reach.isoCeiling);
-  return [gate('shadeLight', light.shadeEv >= leastEv), { reason: 'sunHeight', value: 0.5 + 0.5 * glow }];
+  return [
+    gate('shadeLight', light.shadeEv >= leastEv, { is: light.shadeEv, needs: leastEv, unit: 'ev' }),
+    { reason: 'sunHeight', value: 0.5 + 0.5 * glow },
+  ];
 };
 
 const fireworksRamps: RampsOf = (input) => (input.instant.site.hours === null ? [gate('hours', false)] : hoursRamps(input));

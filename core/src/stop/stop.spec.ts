@@ -102,6 +102,18 @@ describe('the light at a stop, from sun, bearings and hour', () => {
     expect(at({ shootingBearingDeg: 0 }).keyEv100).toBeGreaterThan(at({ shootingBearingDeg: 180 }).keyEv100 + 2);
   });
 
+  it('has the shade that somebody asks for where nothing known speaks against it', () => {
+    const shade = { kind: 'passingCandid', light: 'shade' } as const;
+    const asked = at({ intent: shade, shootingBearingDeg: 0 });
+    expect([asked.isLit, asked.surface]).toEqual([false, 'cameraSide']);
+    // Open shade at a sun of 30° without a map: EV 10 to 12 on people, not the 15 of the sunlit side.
+    expect(asked.keyEv100).toBeGreaterThan(9.5);
+    expect(asked.keyEv100).toBeLessThan(12);
+    // A gap that somebody has read off a compass is known: the sun stands in it.
+    expect(at({ intent: shade, sunGap: { fromDeg: 150, toDeg: 210, aboveDeg: 10 } }).isLit).toBe(true);
+    expect(at({ intent: { kind: 'passingCandid', light: 'sun' } }).isLit).toBe(true);
+  });
+
   it('adds lamps to what daylight is left, and puts a reading on top', () => {
     const night = { sun: { azimuthDeg: 300, altitudeDeg: -20 } };
     const street = at({ intent: DEFAULT_INTENTS.litStreet, lamps: 'lampStreet' }, night);
@@ -154,6 +166,30 @@ describe('windows of the intents, worked by hand from the day’s sun', () => {
 
   it('a pool in overcast has no window at all', () => {
     expect(dayOf({ intent: DEFAULT_INTENTS.lightPool }, { cloud: 1 }).windows).toEqual([]);
+  });
+
+  it('a shade that opens because sun and shade come close names that, not a sun that is down', () => {
+    // 46.5° N, mid-March, no walls: the sun sets near 18:23 and stands 4° high half an hour before, when it is worth 1½ stops at most.
+    const evening = dayOf({ intent: DEFAULT_INTENTS.passingCandid }).windows.find(
+      ({ label, fromMin }) => label === 'shade' && fromMin > 720,
+    );
+    expect(evening?.opens).toBe('softLight');
+    const at = evening?.fromMin ?? 0;
+    expect(dayOf({}).sunAltitudeDeg[at]).toBeGreaterThan(1);
+  });
+
+  it('says of a day without a window what failed, by how much and when it was nearest', () => {
+    // 46.5° N, mid-March: the noon sun stands 40.6° up, so a look to the north has it 180° off, and never under 90° behind.
+    const away = dayOf({ intent: DEFAULT_INTENTS.intoTheSun, streetAxisDeg: 0, shootingBearingDeg: 0 });
+    expect(away.missing).toMatchObject({ reason: 'sunBearing', figure: { unit: 'degrees', needs: 10 } });
+    expect(away.missing?.figure?.is).toBeGreaterThan(80);
+    const hazy = dayOf({ intent: DEFAULT_INTENTS.intoTheSun, streetAxisDeg: 257, shootingBearingDeg: 257 }, { cloud: 0.85 });
+    expect(hazy.missing).toMatchObject({ reason: 'cloud', figure: { is: 0.85, needs: 0.8, unit: 'share' } });
+    expect(dayOf({ intent: DEFAULT_INTENTS.fireworks }).missing).toMatchObject({ reason: 'hours', figure: null });
+    expect(dayOf({ intent: DEFAULT_INTENTS.litStreet }).missing).toBeNull();
+    // Four minutes of hours are too short for a window of five.
+    const brief = dayOf({ intent: DEFAULT_INTENTS.litStreet, hours: { fromMin: 1200, toMin: 1203 } });
+    expect(brief.missing).toEqual({ reason: 'brief', atMin: 1200, figure: { is: 4, needs: 5, unit: 'minutes' } });
   });
 
   it('into the sun needs the street to point at a low sun', () => {

@@ -25,6 +25,7 @@ import {
 } from '../streets/index.js';
 import { type CameraReach, DEFAULT_CAMERA_REACH } from './cameraReach.js';
 import { type LightWindow, lightWindows, WINDOW_RULES } from './lightWindows.js';
+import { type MissingLight, missingLight } from './missingLight.js';
 import { bestOf, candidRamps, duskBalanceQuality, intentWays, type QualityInput, type SiteOfDay, type Ways } from './quality.js';
 import type { Subject } from './stop.js';
 import { METERED_SURFACES, spreadOf, type StopLight, stopLightAt } from './stopLight.js';
@@ -72,6 +73,8 @@ export interface StopMinutes {
 export interface StopDay extends StopMinutes {
   /** Ascending. */
   readonly windows: readonly LightWindow[];
+  /** What failed where there is no window; null where there is one. */
+  readonly missing: MissingLight | null;
   /** When sky and lamps balance, a mark at dusk and dawn. */
   readonly duskBalance: readonly LightWindow[];
   /** Share of the sky at the subject's spot; that of a place without footprints where none are known. */
@@ -149,11 +152,19 @@ function waysByLabel({ intent }: SiteOfDay): WaysByLabel {
   return sides.map((side) => ({ label: side, of: (input) => [candidRamps(input, side)], ways: [] }));
 }
 
-function windowsOf(all: WaysByLabel, { intent }: SiteOfDay): readonly LightWindow[] {
-  const shortestMin = SHORTEST_MIN[intent.kind] ?? WINDOW_RULES.shortestMin;
+const shortestMinOf = ({ intent }: SiteOfDay): number => SHORTEST_MIN[intent.kind] ?? WINDOW_RULES.shortestMin;
+
+function windowsOf(all: WaysByLabel, site: SiteOfDay): readonly LightWindow[] {
+  const shortestMin = shortestMinOf(site);
   return all
     .flatMap(({ label, ways }) => lightWindows(ways, { ...WINDOW_RULES, shortestMin }, label))
     .sort((a, b) => a.fromMin - b.fromMin);
+}
+
+/** Every label's ways together, minute by minute. */
+function missingOf(all: WaysByLabel, site: SiteOfDay): MissingLight | null {
+  const together = Array.from({ length: MINUTES_PER_DAY }, (_, minute) => all.flatMap(({ ways }) => ways[minute] ?? []));
+  return missingLight(together, shortestMinOf(site));
 }
 
 /** What stays the same through a day of a stop. */
@@ -315,9 +326,11 @@ export function stopDayIn(scene: SiteScene | null, input: StopDayInput): StopDay
   }
   if (scene !== null) creepInto(minutes, scene, ground);
   pack(ground, minutes.groundLit);
+  const windows = windowsOf(labelled, input.site);
   return {
     ...minutes,
-    windows: windowsOf(labelled, input.site),
+    windows,
+    missing: windows.length > 0 ? null : missingOf(labelled, input.site),
     duskBalance: lightWindows(balance),
     skyShare: scene?.skyShare ?? PLACE_WITHOUT_FOOTPRINTS.skyShare,
     hasWalls: scene !== null,

@@ -221,6 +221,11 @@ function fromSunDeg(shootingBearingDeg: number, { azimuthDeg, altitudeDeg }: Sun
 /** Spread of daylight's model where nobody has read a meter: what haze and passing cloud do in a quarter of an hour. */
 const DAYLIGHT_SPREAD_EV = 0.5;
 
+/** Where no walls are known and no gap has been read, the light that somebody asks for is the light there is. */
+function isShadeAsked({ intent, sunGap }: LightSite): boolean {
+  return intent.kind === 'passingCandid' && intent.light === 'shade' && sunGap === null;
+}
+
 /** Half of the sun or more counts as lit. */
 const LIT_FROM = 0.5;
 
@@ -250,7 +255,8 @@ export function stopLightAt(instant: StopInstant): StopLight {
   const lampsOn = areLampsOn(instant);
   const lampsLux = lampsLuxAt(instant, lampsOn);
   const street = streetLight({ altitudeDeg, sky, surroundings, lampsLux });
-  const spotSun = walls?.sight.spotSun ?? (castsShadows(cloud) && isSpotSunlit(site.sunGap, sun) ? 1 : 0);
+  const isOpenSun = castsShadows(cloud) && !isShadeAsked(site) && isSpotSunlit(site.sunGap, sun);
+  const spotSun = walls?.sight.spotSun ?? (isOpenSun ? 1 : 0);
   const isLit = spotSun >= LIT_FROM;
   const throughCrowns = isLit ? spotSun : 1;
   const toCamera = -Math.cos(altitudeDeg * RAD_PER_DEG) * Math.cos((sun.azimuthDeg - site.shootingBearingDeg) * RAD_PER_DEG);

@@ -6,7 +6,9 @@ import {
   bestDays,
   CARPET_ROWS,
   CARPET_STEP_MIN,
+  DEFAULT_CAMERA_REACH,
   DEFAULT_INTENTS,
+  DEFAULT_THRESHOLDS,
   lightOfDay,
   litGroundAt,
   sameLightAgain,
@@ -15,10 +17,12 @@ import {
   type StopDay,
   stopDay,
   stopDayIn,
+  type StopLight,
   stopLightOn,
   yearOfQualitySteps,
   yearOfSun,
 } from './index.js';
+import { bestOf, intentWays } from './quality.js';
 
 const spans = ({ windows }: StopDay): [number, number, string, string][] =>
   windows.map(({ fromMin, toMin, opens, closes }) => [fromMin, toMin, opens, closes]);
@@ -121,6 +125,41 @@ describe('windows on towns simple enough to work out', () => {
     // With a higher row 6 m behind, shade: atan((20 − 1.6)/18) = 45.6° is over the noon sun.
     const shaded = [block(-40, 12, 40, 22, 20), block(-400, -16, 400, -6, 20)];
     expect(dayFor(DEFAULT_INTENTS.facade, TOWN, shaded, facing).windows).toEqual([]);
+  });
+
+  it('a façade looked at edge-on is none: within 50° of square to it', () => {
+    // The wall of the test before, 12 m to the north: looked at 45° off its square it is one, along it (from 60° on) it is not.
+    const wall = [block(-400, 12, 400, 22, 20)];
+    const looking = (shootingBearingDeg: number): StopDay =>
+      dayFor(DEFAULT_INTENTS.facade, TOWN, wall, { shootingBearingDeg, streetAxisDeg: 90 });
+    expect(looking(45).windows.length).toBeGreaterThan(0);
+    expect(looking(60).windows).toEqual([]);
+    expect(looking(60).missing).toMatchObject({ reason: 'squareOn', figure: { is: 60, needs: 50, unit: 'degrees' } });
+  });
+
+  it('into the sun goes by where the camera looks as well as by the street', () => {
+    // The sun stands over the end of the street at 06:40; a camera turned 45° off, with a half field of 29°, has it not in the frame.
+    const along = (shootingBearingDeg: number): StopDay =>
+      dayFor(DEFAULT_INTENTS.intoTheSun, EQUATOR, [], { shootingBearingDeg, streetAxisDeg: 90 });
+    expect(along(90).quality[hm(6, 40)]).toBe(1);
+    expect(along(135).quality[hm(6, 40)]).toBe(0);
+    expect(along(135).windows).toEqual([]);
+  });
+
+  it('a silhouette by day begins with the sun that is seen, as the shadows do', () => {
+    // The air lifts the sun by 0.48° at the horizon (10 °C, 1010 hPa): up from a geometric −0.48° on. Five stops of contrast, the
+    // sun beside the frame, the spot in shade.
+    const light = stopLightOn({ ...inputFor(DEFAULT_INTENTS.silhouette, EQUATOR, null), minuteOfDay: hm(6) }) as StopLight;
+    const background = { ev100: light.cameraSideEv + 5, kind: 'sky', offDeg: 0 } as const;
+    const { site, halfFieldDeg } = inputFor(DEFAULT_INTENTS.silhouette, EQUATOR, null, { shootingBearingDeg: 0 });
+    const at = (altitudeDeg: number): number => {
+      const sun = { azimuthDeg: 90, altitudeDeg };
+      const instant = { site, sun, cloud: 0, dayOfYear: 79, minuteOfDay: hm(6) };
+      const seen = { ...light, sun, isLit: false, background };
+      const reach = DEFAULT_CAMERA_REACH;
+      return bestOf(intentWays({ instant, light: seen, halfFieldDeg, reach, thresholds: DEFAULT_THRESHOLDS }));
+    };
+    expect([-0.6, -0.4, 0.1].map(at)).toEqual([0, 1, 1]);
   });
 
   it('a reflection wants a lit wall over a shaded mirror, or lamps after dark', () => {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, Injector, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, Injector, signal } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
@@ -7,6 +7,7 @@ import { DialCard } from '../features/card';
 import { Spine } from '../features/spine';
 import { AppActions } from '../state/actions/app.actions';
 import { FileDrop } from '../state/file-drop';
+import { HandleFollowsStay } from '../state/handle-follows-stay';
 import { SelectionStore } from '../state/selection.store';
 import { Shortcuts } from '../state/shortcuts';
 import { WorkspaceStore } from '../state/workspace.store';
@@ -66,6 +67,8 @@ export class App {
     this.shortcuts.sheetWanted$.pipe(takeUntilDestroyed()).subscribe(() => this.openSheet());
     effect(() => document.documentElement.setAttribute('data-theme', this.settings().theme));
     this.updates.ready$.pipe(takeUntilDestroyed()).subscribe(() => this.isUpdateReady.set(true));
+    const following = inject(HandleFollowsStay).begin();
+    inject(DestroyRef).onDestroy(() => following.unsubscribe());
     void this.open();
   }
 

@@ -10,6 +10,8 @@ import {
   type Lens,
   lensesInBag,
   lightFor,
+  type PictureLight,
+  pictureLightAt,
   type SetUpInput,
   setUpInputFor,
   type SetUpResult,
@@ -35,6 +37,10 @@ export interface Card {
   readonly stopIndex: number;
   readonly minuteOfDay: number;
   readonly light: StopLight;
+  /** How this minute stands to the light of the picture; null until its day is measured. */
+  readonly pictureLight: PictureLight | null;
+  /** Walls that somebody has drawn, or a gap of the sun that somebody has read. */
+  readonly knowsWalls: boolean;
   /** The walls round the stop are known but not measured yet: the light is that of a place without. */
   readonly isProvisional: boolean;
   readonly kit: KitInHand;
@@ -86,6 +92,7 @@ export function cardFor(
     const input = setUpInputFor(workspace, walk, stop, kit, light);
     const cells = scenes.cellsOf(input);
     const result = dialCardAt(cells, stop.hand ?? null);
+    const isOnMap = siteOf(workspace, walk, stop).kind !== 'none';
     return {
       kind: 'card',
       walk,
@@ -93,7 +100,9 @@ export function cardFor(
       stopIndex,
       minuteOfDay,
       light,
-      isProvisional: day?.hasWalls !== true && siteOf(workspace, walk, stop).kind !== 'none',
+      pictureLight: day === null ? null : pictureLightAt(day, minuteOfDay),
+      knowsWalls: isOnMap || stop.sunGap !== null,
+      isProvisional: day?.hasWalls !== true && isOnMap,
       kit,
       standard,
       input,

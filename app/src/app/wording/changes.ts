@@ -1,7 +1,7 @@
 import type { Body, Change, Lens } from '@roam-dial/core';
 import type { Wording } from './wording';
 
-/** One change of the hand: `open to f/4`; `from` is the aperture that it comes from. */
+/** One change to the settings: `open up to f/4`; `from` is the aperture that it comes from. */
 export function changeText(
   change: Change,
   from: number,
@@ -10,7 +10,7 @@ export function changeText(
 ): string {
   switch (change.control) {
     case 'aperture':
-      return `${change.fNumber < from ? 'open' : 'close'} to ${wording.aperture(change.fNumber, lens.clickStep)}`;
+      return `${change.fNumber < from ? 'open up' : 'stop down'} to ${wording.aperture(change.fNumber, lens.clickStep)}`;
     case 'focus':
       return `focus ${wording.exactDistance(change.distanceM)}`;
     case 'shutter':

@@ -1,24 +1,24 @@
 import type { Limit, SetUpInput } from '@roam-dial/core';
 
 const WORDS: Readonly<Record<Limit, string>> = {
-  shake: 'your hands shake',
-  motion: 'people smear',
-  depth: 'not deep enough',
+  shake: 'camera shake',
+  motion: 'people blur',
+  depth: 'too shallow',
   tooDark: 'too dark',
   tooBright: 'too bright',
-  isoCeiling: 'over your ISO',
-  flicker: 'the lamps flicker',
-  flash: 'out of the flash',
-  kept: 'the light changes',
-  highlights: 'highlights go',
-  school: 'not isolated',
+  isoCeiling: 'over your ISO ceiling',
+  flicker: 'lamp flicker',
+  flash: 'out of flash range',
+  kept: 'changing light',
+  highlights: 'clipped highlights',
+  school: 'background too sharp',
 };
 
 /** A limit in the words of the chart and the card: a smear that is wanted can also be missing. */
 export function limitWords(limit: Limit, { shooting, intent }: Pick<SetUpInput, 'shooting' | 'intent'>): string {
   if (limit === 'motion') {
     if (intent.kind === 'longExposure' || intent.kind === 'fireworks') return 'not the time you want';
-    if (shooting?.smear === 'wanted' || shooting?.smear === 'panned') return 'not the smear you want';
+    if (shooting?.smear === 'wanted' || shooting?.smear === 'panned') return 'not the blur you want';
   }
   return WORDS[limit];
 }

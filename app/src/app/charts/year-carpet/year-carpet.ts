@@ -76,7 +76,7 @@ export class YearCarpet {
       worth === null
         ? ''
         : worth >= 0.25
-          ? `, good for this picture (${Math.round(100 * worth)} of 100)`
+          ? `, good for this picture (${Math.round(100 * worth)} in 100)`
           : ', not for this picture';
     return `${this.wording().day(day)}, ${this.wording().clock(minuteOfDay)}: ${state}${good}.`;
   });

@@ -2,13 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
+import { pictureLightAt } from '@roam-dial/core';
 import { LightRibbon } from '../../charts/light-ribbon/light-ribbon';
 import { timeDomain } from '../../charts/time-axis';
 import { CardStore } from '../../state/card.store';
 import { DaysStore } from '../../state/days.store';
 import { OutingStore } from '../../state/outing.store';
 import { SelectionStore } from '../../state/selection.store';
-import { leftSentence } from '../../wording/windows';
+import { pictureLightWords } from '../../wording/windows';
 import { wordingSignal } from '../../state/wording.store';
 import { DialCard } from './dial-card';
 
@@ -113,7 +114,7 @@ export class CardInHand {
       next: walk.stops[stopIndex + 1] ?? null,
       position: `${stopIndex + 1} of ${walk.stops.length}`,
       day,
-      left: day === null ? '' : leftSentence(day.windows, focus.minuteOfDay, this.wording()),
+      left: day === null ? '' : pictureLightWords(pictureLightAt(day, focus.minuteOfDay), focus.minuteOfDay, this.wording()),
       domain: timeDomain(walk.stops),
       walkId: walk.id,
     };

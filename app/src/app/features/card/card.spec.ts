@@ -6,17 +6,9 @@ import { focusOn } from '../../state/focus.store';
 import { parseClock } from '../../state/selection.store';
 import { Wording } from '../../wording/wording';
 import { type CardRowKey, cardRows, rowsAtHome } from './card-rows';
-import {
-  chanceSentence,
-  headline,
-  type LadderLine,
-  ladderLines,
-  lightSentence,
-  liveViewCaution,
-  nextStep,
-  obstacleSentence,
-  sacrificeSentence,
-} from './sentences';
+import { type LadderLine, ladderLines, nextStep } from './ladder-lines';
+import { headline, lightSentence } from './light-sentences';
+import { chanceSentence, liveViewCaution, obstacleSentence, sacrificeSentence } from './sentences';
 import { offsetFor, shownBy } from './spot-light';
 import { showsAt } from './camera-shows';
 
@@ -67,29 +59,29 @@ describe('the demo’s cards, by the hand-worked sheets', () => {
     const vessen = card('vessen', 640);
     expect(numbers(vessen).slice(0, 4)).toEqual(['f/7.1', '3 m', '1/500', '100–6400']);
     expect(numbers(vessen)[4]).toBe('+1⅓');
-    expect(headline(vessen, WORDING)).toBe('Stop 4 · 10:15 to 11:30');
-    expect(note(vessen, 'aperture')).toBe('sharp from 1.7 to 12.4 m; not deep enough from f/2.8');
-    expect(note(vessen, 'focus')).toBe('a mark on the ring; holds 99 of 100 who pass');
-    expect(note(vessen, 'shutter')).toBe('people smear from 1/250; your hands hold 0.29 s');
+    expect(headline(vessen, WORDING)).toBe('Stop 4 · 10:15 to 11:30 · light at 10:40');
+    expect(note(vessen, 'aperture')).toBe('sharp from 1.7 to 12.4 m; too shallow at f/2.8 and wider');
+    expect(note(vessen, 'focus')).toBe('marked on the ring; 99 % of passers-by in focus');
+    expect(note(vessen, 'shutter')).toBe('people blur at 1/250 and slower; you can hold 0.29 s');
     // EV 10.6 by hand (sheet 9), 10.85 by rays.
     expect(Math.abs(vessen.light.keyEv100 - 10.6)).toBeLessThan(0.3);
-    expect(lightSentence(vessen, WORDING)).toContain('Passing candid in the shade: EV 11');
+    expect(lightSentence(vessen, WORDING)).toContain('Passing candid. People in the shade: EV 11');
   });
   it('Tollard Stop before its sign: f/4, 1/400, ISO near 2500 (sheet 3)', () => {
     const tollard = card('tollard', 345);
     expect(numbers(tollard).slice(0, 3)).toEqual(['f/4', '5 m', '1/400']);
-    expect(note(tollard, 'iso')).toBe('your ceiling; in this light it sits near 2500');
+    expect(note(tollard, 'iso')).toBe('up to your ceiling; about 2500 in this light');
   });
   it('Orrel Steps: the pool’s key at +⅔ by −1⅔ (sheet 5)', () => {
     const orrel = card('orrel', 915);
     expect(numbers(orrel)[4]).toBe('−1⅔');
-    expect(note(orrel, 'meter')).toBe('the key tone lands ⅔ stop above mid-grey');
-    expect(lightSentence(orrel, WORDING)).toContain('stops over the shade');
+    expect(note(orrel, 'meter')).toBe('puts the key tone ⅔ stop above mid-grey');
+    expect(lightSentence(orrel, WORDING)).toContain('stops above the shade');
   });
   it('Quenmill Sluice in the dark: says that half a second is not to be had', () => {
     // At EV 1 f/2 and ISO 100 take 4/2 = 2 s.
-    expect(note(card('quenmill', 120), 'shutter')).toMatch(/^longer than the 0.5 s you want: the lens opens no wider/);
-    expect(note(card('quenmill', 400), 'shutter')).toBe('the time you want; the tripod holds it');
+    expect(note(card('quenmill', 120), 'shutter')).toMatch(/^longer than the 0.5 s you want: the lens is wide open/);
+    expect(note(card('quenmill', 400), 'shutter')).toBe('the time you want; on the tripod');
   });
 
   it('gives every demo stop five numbers with a note and a why', () => {
@@ -132,8 +124,8 @@ describe('the ladder in words', () => {
   it('names each change, and ends where the picture does', () => {
     const lines = linesOf(card('arcade', 1150, DARK));
     expect(lines[0]?.change).toMatch(/^nothing to change down to EV/);
-    expect(lines[1]?.change).toMatch(/^open to f/);
-    expect(lines.at(-1)).toMatchObject({ change: 'not this picture', effect: expect.stringContaining('still works') });
+    expect(lines[1]?.change).toMatch(/^open up to f/);
+    expect(lines.at(-1)).toMatchObject({ change: 'this picture ends', effect: expect.stringContaining('still works') });
     expect(nextStep(lines)).toContain(`From ${lines[1]?.shows} on (${lines[1]?.ev}): ${lines[1]?.change}`);
     expect(lines[1]?.shows).toMatch(/^ISO 6400/);
     expect(ladderLines(card('arcade', 1150, DARK), null, WORDING)).toEqual([]);
@@ -141,7 +133,7 @@ describe('the ladder in words', () => {
   it('says so where it is darker already than where the picture ends', () => {
     // At 06:03 there are 16 good frames of 100, under the 20 at which a ladder ends.
     expect(linesOf(card('quenmill', 363))).toEqual([
-      { shows: '', ev: 'now', change: 'not this picture', effect: 'Passing candid still works' },
+      { shows: '', ev: 'now', change: 'this picture has ended', effect: 'passing candid still works' },
     ]);
   });
   it('has no next step without lines', () => {
@@ -169,12 +161,12 @@ describe('when there is no card, or not this one', () => {
     );
     expect(dark.result.kind).toBe('cannot');
     if (dark.result.kind === 'cannot')
-      expect(obstacleSentence(dark.result.obstacle, dark, WORDING)).toMatch(/^Too dark for this picture: \d/);
+      expect(obstacleSentence(dark.result.obstacle, dark, WORDING)).toMatch(/^Too dark for this picture: it needs \d/);
     expect(dark.result.sacrifices.map((one) => sacrificeSentence(one, WORDING)).join(' ')).toMatch(
-      /ISO: 2 stops over your ceiling would be needed\..*Depth: \d+ of 100 are within the sharp zone\./,
+      /ISO: it would take 2 stops more than your ceiling\..*Depth: \d+ in 100 are within the zone in focus\./,
     );
     expect(linesOf(dark)).toEqual([]);
-    expect(lightSentence(dark, WORDING)).toContain('10 stops darker by what you saw there');
+    expect(lightSentence(dark, WORDING)).toContain('10 stops darker than calculated, by your reading');
   });
 
   it('shows what the hand has set, and the chance that goes with it', () => {
@@ -188,13 +180,13 @@ describe('when there is no card, or not this one', () => {
       ),
     ];
     expect(numbers(chosen).slice(0, 3)).toEqual(['f/2', '3 m', '1/500']);
-    expect(chanceSentence(best)).toMatch(/^9\d of 100 frames would be good\.$/);
-    expect(chanceSentence(chosen)).toMatch(/^\d\d of 100 frames would be good as you have set it\.$/);
+    expect(chanceSentence(best)).toMatch(/^Sharp and well exposed: 9\d in 100$/);
+    expect(chanceSentence(chosen)).toMatch(/^Sharp and well exposed as you have set it: \d\d in 100$/);
     expect(chosen.result.setUp.found.chance).toBeLessThan(best.result.setUp.found.chance);
   });
 
   it('warns that the magnified view lies about f/7.1, and not about f/4', () => {
-    expect(liveViewCaution(card('vessen', 640), WORDING)).toContain('shows f/5.6 at most');
+    expect(liveViewCaution(card('vessen', 640), WORDING)).toContain('stops down to f/5.6 at most');
     expect(liveViewCaution(card('tollard', 345), WORDING)).toBeNull();
   });
 });
@@ -240,6 +232,6 @@ describe('what the camera shows', () => {
     );
     const film = card('vessen', 640, { ...WORKSPACE, kit, walks: [{ ...WALK, bodyId: 'demo-film-body' }] });
     expect(note(film, 'iso')).toBe('the roll: Grey 400; expose for the shadows');
-    expect(note(film, 'meter')).toContain('put it in by hand');
+    expect(note(film, 'meter')).toContain('allow for it by hand');
   });
 });

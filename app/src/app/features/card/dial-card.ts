@@ -11,31 +11,14 @@ import { StopActions } from '../../state/actions/stop.actions';
 import { wordingSignal } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { type CardRowKey, cardRows, rowsAtHome } from './card-rows';
-import {
-  chanceSentence,
-  CONSENT_WORDS,
-  headline,
-  ladderLines,
-  lightSentence,
-  nextStep,
-  liveViewCaution,
-  obstacleSentence,
-  sacrificeSentence,
-  whyInputText,
-} from './sentences';
+import { ladderLines, nextStep } from './ladder-lines';
+import { headline, isWithinStay, lightSentence, notItsLightSentence, otherLightSentence } from './light-sentences';
+import { chanceSentence, CONSENT_WORDS, liveViewCaution, obstacleSentence, sacrificeSentence, whyInputText } from './sentences';
 import { SpotLight } from './spot-light';
 import { nameOf } from '../../wording/name';
+import { NO_CARD_WORDS } from '../../wording/no-card';
 import { apartSentence } from '../../wording/apart';
 import { checksSentence } from '../../wording/checks';
-
-const NO_CARD_WORDS = {
-  noWalk: 'No walk yet. Start one, or bring the demo back.',
-  noStop: 'This walk has no stops yet. Add the first, and its card stands here.',
-  noKit: 'The card needs a body and a lens. Add them in Kit.',
-  tooNear: 'They pass nearer than any focus of this lens: take a shorter one, or let them pass farther off.',
-  skippedDay: 'The clocks of this place skip this day altogether. Choose another date.',
-  badInput: 'The card cannot be worked out with these values.',
-} as const;
 
 /** The set-up for the selected stop at the chosen time: five numbers, what binds each, and what to change as light goes. */
 @Component({
@@ -83,6 +66,11 @@ export class DialCard {
     const ladder = finding?.card.stop.id === card.stop.id ? ladderLines(finding.card, finding.answer, wording) : [];
     return {
       headline: headline(card, wording),
+      isOutsideStay: !isWithinStay(card),
+      // In the hand it stands over the card already.
+      notItsLight: this.isInHand() ? null : notItsLightSentence(card, wording),
+      isItsLight: card.pictureLight === null || card.pictureLight.kind === 'open',
+      otherLight: otherLightSentence(card),
       name: nameOf(card.stop),
       light: lightSentence(card, wording),
       isProvisional: card.isProvisional,

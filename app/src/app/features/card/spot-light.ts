@@ -76,7 +76,7 @@ function isSameHand(a: Hand, b: Hand): boolean {
           <button mat-stroked-button type="button" (click)="shift(-1)">Light dropped</button>
           <button mat-stroked-button type="button" (click)="shift(1)">Light rose</button>
           @if (c.light.readingOffsetEv !== 0) {
-            <button mat-button type="button" (click)="reset()">Back to the model</button>
+            <button mat-button type="button" (click)="reset()">Use the calculated light</button>
           }
         </div>
         <p class="answer" role="status">{{ answer() }}</p>
@@ -233,15 +233,15 @@ export class SpotLight {
     this.stopActions.correctLight(card, lightOffsetEv, hand);
   }
 
-  /** "open to f/4", or nothing to change. */
+  /** "open up to f/4", or nothing to change. */
   private changed(before: Card, after: Card): string {
     const wording = this.wording();
     const [from, to] = [before.result.setUp, after.result.setUp];
     const ev = `EV ${wording.ev(after.light.keyEv100)}`;
-    if (after.result.kind === 'cannot') return `${ev}: not this picture any more.`;
+    if (after.result.kind === 'cannot') return `${ev}: too little light for this picture.`;
     const words: string[] = [];
     if (to.aperture.fNumber !== from.aperture.fNumber) {
-      const way = to.aperture.fNumber < from.aperture.fNumber ? 'open' : 'close';
+      const way = to.aperture.fNumber < from.aperture.fNumber ? 'open up' : 'stop down';
       words.push(`${way} to ${wording.aperture(to.aperture.fNumber, after.kit.lens.clickStep)}`);
     }
     if (to.focus.distanceM !== from.focus.distanceM) words.push(`focus ${wording.exactDistance(to.focus.distanceM)}`);

@@ -42,7 +42,7 @@ const FORMATS: readonly { readonly format: WalkFormat; readonly words: string }[
     }
     @if (walk().track; as track) {
       <p class="soft">
-        The way really walked is on the plan ({{ track.length }} points).
+        Your recorded track is on the plan ({{ track.length }} points).
         <button type="button" class="link-button" (click)="walkActions.dropTrack(walk())">Take it off</button>
       </p>
     }

@@ -2,11 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MatIconModule } from '@angular/material/icon';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { RouterOutlet } from '@angular/router';
+import { pictureLightAt } from '@roam-dial/core';
 import { AppActions } from '../../state/actions/app.actions';
 import { DaysStore } from '../../state/days.store';
 import { phoneLayout } from '../../state/phone-layout';
 import { PageTabs } from '../../ui/page-tabs';
-import { leftSentence, reasonWords, windowAt } from '../../wording/windows';
+import { missingWords, pictureLightWords, reasonWords } from '../../wording/windows';
 import { RibbonHead } from '../ribbon';
 import { LightState } from './light-state';
 import { YearState } from './year-state';
@@ -32,22 +33,27 @@ export class LightView {
     { path: '/light/district', name: 'Buildings' },
   ];
   protected readonly isPhone = phoneLayout();
-  protected readonly headline = computed(() => {
+  private readonly light = computed(() => {
     const day = this.room.day();
-    return day === null ? 'The light is being worked out' : leftSentence(day.windows, this.room.minute(), this.room.wording());
+    return day === null ? null : pictureLightAt(day, this.room.minute());
+  });
+  protected readonly headline = computed(() => {
+    const light = this.light();
+    return light === null ? 'Calculating the light' : pictureLightWords(light, this.room.minute(), this.room.wording());
   });
   protected readonly because = computed(() => {
-    const found = windowAt(this.room.day()?.windows ?? [], this.room.minute());
-    if (found === null) return '';
-    const { window, isOpen } = found;
+    const light = this.light();
+    if (light === null) return '';
     const wording = this.room.wording();
-    if (!isOpen) return `At ${wording.clock(window.fromMin)}, when ${reasonWords(window.opens, this.room.knowsWalls()).opens}.`;
-    return `Until ${wording.clock(window.toMin)}, when ${reasonWords(window.closes, this.room.knowsWalls()).closes}.`;
+    if (light.kind === 'never') return light.missing === null ? '' : missingWords(light.missing, wording);
+    const { opens, closes } = light.window;
+    if (light.kind === 'later') return `It begins when ${reasonWords(opens, this.room.knowsWalls()).opens}.`;
+    return `It ${light.kind === 'over' ? 'ended' : 'ends'} when ${reasonWords(closes, this.room.knowsWalls()).closes}.`;
   });
   protected readonly progress = computed(() => {
     const progress = this.room.progress();
     if (progress === null) return null;
-    const doing = progress.doing === 'measuring' ? 'Measuring the walls round' : 'Reckoning the day of';
+    const doing = progress.doing === 'measuring' ? 'Measuring the walls around' : 'Calculating the day at';
     return {
       words: `${doing} ${nameOf({ name: progress.stopName }, 'a stop')}, ${progress.left} ${progress.left === 1 ? 'stop' : 'stops'} to go`,
       percent: Math.round(100 * progress.share),
@@ -61,10 +67,10 @@ export class LightView {
         return 'From the street’s two walls and its axis.';
       case 'none':
         if (this.room.district() !== null && this.room.stop()?.position === null)
-          return 'This stop stands nowhere on the map yet, so this is the light of an open street: tap the plan where you stand.';
+          return 'This stop has no position yet, so open-street light is shown: tap the plan where you will stand.';
         if (this.room.district() !== null)
-          return 'This stop stands outside the map, where no walls are known: the light is that of an open street.';
-        return 'No walls are known here: the light is that of an open street. Give the walls or a map under Buildings.';
+          return 'This stop is outside the map, where no walls are known, so open-street light is shown.';
+        return 'No walls are known here, so open-street light is shown. Add walls or a map under Buildings.';
     }
   });
 }

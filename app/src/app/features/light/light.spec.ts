@@ -1,4 +1,6 @@
 import {
+  type LightWindow,
+  pictureLightAt,
   DEFAULT_INTENTS,
   DEFAULT_THRESHOLDS,
   GATES,
@@ -10,7 +12,7 @@ import {
 } from '@roam-dial/core';
 import { demoDay, demoWorkspace, plainDay } from '../../../testing/demo';
 import { Wording } from '../../wording/wording';
-import { leftSentence, windowAt, WINDOW_WORDS } from '../../wording/windows';
+import { missingWords, overlapWords, pictureLightWords, WINDOW_WORDS } from '../../wording/windows';
 import { figuresAt, lightCare, moonSentence, turnDeg } from './light-words';
 import { THRESHOLD_WORDS, THRESHOLDS_OF } from './threshold-words';
 
@@ -25,11 +27,33 @@ describe('what is left of the light', () => {
   const { windows } = dayOf('orrel');
   it('is said for a window that is open, one to come, and none', () => {
     const last = windows[0]?.toMin ?? 0;
-    expect(leftSentence(windows, last - 23, WORDING)).toBe('Good for 23 min more');
-    expect(leftSentence(windows, (windows[0]?.fromMin ?? 0) - 95, WORDING)).toBe('Opens in 1 h 35 min');
-    expect(leftSentence(windows, last + 1, WORDING)).toBe('No more light for this picture today');
-    expect(leftSentence([], 600, WORDING)).toBe('No light for this picture today');
-    expect(windowAt(windows, last)?.isOpen).toBe(true);
+    const first = windows[0]?.fromMin ?? 0;
+    const said = (minute: number, day: Pick<StopDay, 'windows' | 'missing'> = dayOf('orrel')): string =>
+      pictureLightWords(pictureLightAt(day, minute), minute, WORDING);
+    expect(said(last - 23)).toBe(`Light for 23 min more, until ${WORDING.clock(last)}`);
+    expect(said(first - 95)).toBe(`Not its light now: next ${WORDING.clock(first)}, in 1 h 35 min`);
+    expect(said(last + 1)).toBe(`No more light for this picture today: it ended at ${WORDING.clock(last)}`);
+    expect(said(600, { windows: [], missing: null })).toBe('No light for this picture today');
+    expect(pictureLightAt(dayOf('orrel'), last).kind).toBe('open');
+  });
+  it('says what a day without light lacks, and by how much', () => {
+    const contrast = { reason: 'contrast', atMin: 910, figure: { is: 1.33, needs: 2, unit: 'stops' } } as const;
+    expect(missingWords(contrast, WORDING)).toBe(
+      'Sun over shade: 1⅓ stops at 15:10, the nearest of the day; it needs at least 2 stops.',
+    );
+    const cloud = { reason: 'cloud', atMin: 1050, figure: { is: 0.85, needs: 0.8, unit: 'share' } } as const;
+    expect(missingWords(cloud, WORDING)).toBe('Cloud: 85 % at 17:30, the nearest of the day; it needs at most 80 %.');
+    expect(missingWords({ reason: 'noWall', atMin: 600, figure: null }, WORDING)).toBe('There is no wall ahead.');
+    const brief = { reason: 'brief', atMin: 1200, figure: { is: 4, needs: 5, unit: 'minutes' } } as const;
+    expect(missingWords(brief, WORDING)).toBe('Everything fits for 4 min at 20:00; 5 min are needed.');
+  });
+  it('says where two windows overlap that either light will do', () => {
+    const [shade, sun] = [
+      { fromMin: 418, toMin: 450, label: 'shade' },
+      { fromMin: 426, toMin: 1207, label: 'sun' },
+    ] as unknown as readonly [LightWindow, LightWindow];
+    expect(overlapWords(shade, [shade, sun], WORDING)).toBe('either will do from 07:06 to 07:30');
+    expect(overlapWords(shade, [shade], WORDING)).toBeNull();
   });
   it('has words for every reason', () => {
     for (const stop of WORKSPACE.walks[0]?.stops ?? []) {

@@ -7,7 +7,7 @@ import { StreetSection } from '../../charts/street-section/street-section';
 import { StopActions } from '../../state/actions/stop.actions';
 import { SelectionStore } from '../../state/selection.store';
 import { streetSentence } from '../../wording/street';
-import { reasonWords, windowSpan } from '../../wording/windows';
+import { missingWords, overlapWords, reasonWords, windowSpan } from '../../wording/windows';
 import { LightState } from './light-state';
 import { figuresAt, lightCare } from './light-words';
 
@@ -58,10 +58,16 @@ export class NowPage {
       peak: Math.round(100 * window.peakQuality),
       opensWords: reasonWords(window.opens, this.room.knowsWalls()).opens,
       closesWords: reasonWords(window.closes, this.room.knowsWalls()).closes,
-      best: window.bestMin === null ? '' : `Best hour round ${this.room.wording().clock(window.bestMin)}. `,
+      best: window.bestMin === null ? '' : `Best hour around ${this.room.wording().clock(window.bestMin)}. `,
+      either: overlapWords(window, this.room.day()?.windows ?? [], this.room.wording()),
       isNow: window.fromMin <= this.room.minute() && this.room.minute() <= window.toMin,
     })),
   );
+  /** What failed on a day without windows. */
+  protected readonly missing = computed(() => {
+    const missing = this.room.day()?.missing ?? null;
+    return missing === null ? '' : missingWords(missing, this.room.wording());
+  });
   protected readonly marks = computed(() =>
     (this.room.day()?.duskBalance ?? []).map((window) => windowSpan(window, this.room.wording())).join(' and '),
   );

@@ -221,7 +221,7 @@ describe('the year', () => {
     const quality = new Uint8Array(365 * CARPET_ROWS).fill(255);
     year.quality.set({ days: year.sun().days, quality, daysDone: 365 });
     page.detectChanges();
-    expect(textOf(page)).toContain('good for this picture (100 of 100)');
+    expect(textOf(page)).toContain('good for this picture (100 in 100)');
     const carpet = rootOf(page).querySelector('[role=slider]');
     const press = (key: string, shiftKey = false): void => {
       carpet?.dispatchEvent(new KeyboardEvent('keydown', { key, shiftKey }));

@@ -6,6 +6,7 @@ import {
   leaveByMin,
   type LightAhead,
   lightAhead,
+  pictureLightAt,
   type Stop,
   type WaitHere,
   waitHere,
@@ -18,7 +19,6 @@ import { SelectionStore } from '../../state/selection.store';
 import { stopOfDay } from '../../state/walk-of-day';
 import { WayAheadStore } from '../../state/way-ahead.store';
 import { WorkspaceStore } from '../../state/workspace.store';
-import { windowAt } from '../../wording/windows';
 
 /** Everything that the screen of the walk shows, by the minute; the selection goes along with where one is. */
 @Injectable()
@@ -66,8 +66,8 @@ export class NowState {
     const [workspace, now, stop, day, card] = [this.workspace(), this.now(), this.stop(), this.day(), this.card()];
     if (workspace === undefined || now === null || stop === null || day === null || card === null) return null;
     if (now.standing.kind !== 'there') return null;
-    const found = windowAt(day.windows, this.minute());
-    const until = found?.isOpen === true ? found.window.toMin : stop.leaveMin;
+    const light = pictureLightAt(day, this.minute());
+    const until = light.kind === 'open' ? light.window.toMin : stop.leaveMin;
     const { chance } = card.result.setUp.found;
     return waitHere(stopOfDay(workspace, now.walk, stop, day), this.minute(), until, chance);
   });

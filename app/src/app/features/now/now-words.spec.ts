@@ -1,10 +1,10 @@
-import { DEFAULT_INTENTS, type LightWindow, type Stop, type WaitHere } from '@roam-dial/core';
+import { DEFAULT_INTENTS, type Stop, type WaitHere } from '@roam-dial/core';
 import { demoDay, demoWorkspace } from '../../../testing/demo';
 import { type Card, cardFor } from '../../state/card.store';
 import { focusOn } from '../../state/focus.store';
 import type { WayLeft } from '../../state/way-ahead.store';
 import { Wording } from '../../wording/wording';
-import { aheadWords, careWords, lateWords, lightLeftWords, restWords, waitWords, wayWords } from './now-words';
+import { aheadWords, careWords, lateWords, restWords, waitWords, wayWords } from './now-words';
 
 const WORDING = new Wording({ lengthUnit: 'metres', clock: '24h' });
 
@@ -16,18 +16,6 @@ function cardAt(stopId: string, minuteOfDay: number): Card {
 }
 
 describe('the walk in words', () => {
-  const windows = [{ fromMin: 600, toMin: 660 }] as unknown as LightWindow[];
-  it.each([
-    [610, 'Light for 50 min more, until 11:00'],
-    [540, 'Light in 60 min, at 10:00'],
-    [700, 'No more light for this picture today'],
-  ])('at %d: %s', (minute, words) => {
-    expect(lightLeftWords(windows, minute, WORDING)).toBe(words);
-  });
-  it('says where there is no light at all', () => {
-    expect(lightLeftWords([], 600, WORDING)).toBe('No light for this picture today');
-  });
-
   const wait = (chance: number, fourInFive: NonNullable<WaitHere['wait']>['fourInFive']): WaitHere['wait'] => ({
     expected: 1,
     chance,
@@ -37,18 +25,15 @@ describe('the walk in words', () => {
     chanceOfOne: 0.5,
   });
   it.each([
-    [wait(0.96, { kind: 'within', minutes: 8.2 }), 'One more who would do: 96 %, 80 % within 9 min.'],
-    [
-      wait(0.61, { kind: 'notInThisLight', atMost: 0.61 }),
-      'Not to 80 % in this light: at most 61 % that one more comes who would do.',
-    ],
+    [wait(0.96, { kind: 'within', minutes: 8.2 }), '96 % chance of another good subject; 80 % within 9 min.'],
+    [wait(0.61, { kind: 'notInThisLight', atMost: 0.61 }), 'At best a 61 % chance of another good subject while this light lasts.'],
     [wait(0.001, { kind: 'notInThisLight', atMost: 0.001 }), ''],
     [null, ''],
   ])('the wait %#', (its, words) => {
-    expect(waitWords({ wait: its, paysUntilMin: 998 }, WORDING)).toEqual({ chance: words, pays: 'Waiting pays until 16:38.' });
+    expect(waitWords({ wait: its, paysUntilMin: 998 }, WORDING)).toEqual({ chance: words, pays: 'Worth waiting until 16:38.' });
   });
   it('says when waiting does not pay', () => {
-    expect(waitWords({ wait: null, paysUntilMin: null }, WORDING).pays).toBe('More waiting does not pay now.');
+    expect(waitWords({ wait: null, paysUntilMin: null }, WORDING).pays).toBe('Not worth waiting any longer.');
   });
 
   const way = (over: Partial<WayLeft>, isAlongStreets = true): WayLeft => ({
@@ -62,7 +47,7 @@ describe('the walk in words', () => {
   it('says how far it is', () => {
     expect(wayWords(way({}), 600.2, WORDING)).toBe('120 m to go, 2 min: there at 10:03');
     expect(wayWords(way({ leftM: 42, leftMin: 0.2 }), 600, WORDING)).toBe('40 m to go, 1 min: there at 10:01');
-    expect(wayWords(way({}, false), 600, WORDING)).toContain('as the crow flies');
+    expect(wayWords(way({}, false), 600, WORDING)).toContain('estimated (straight line plus a third)');
     expect(wayWords(way({ leftM: null, leftMin: 3 }), 600, WORDING)).toBe('3 min: there at 10:03');
     const nowhere = way({ leftM: null, leftMin: 0 });
     expect(wayWords({ ...nowhere, way: { ...nowhere.way, from: null } }, 600, WORDING)).toBe('');
@@ -83,11 +68,13 @@ describe('the walk in words', () => {
     const nameOf = (id: string): string => id.toUpperCase();
     const rest = restWords({ value: 900_000, stays: [stay], leftOut: ['b', 'c'], givenUp: ['c'] }, nameOf, WORDING);
     expect(rest).toEqual({
-      head: 'Worth 0.9 pictures from here:',
+      head: 'From here, expect 0.9 good pictures:',
       stays: ['10:00–10:30 A'],
       left: 'Left out: C, B.',
     });
-    expect(restWords({ value: 0, stays: [], leftOut: [], givenUp: [] }, nameOf, WORDING).head).toContain('worth going on for');
+    expect(restWords({ value: 0, stays: [], leftOut: [], givenUp: [] }, nameOf, WORDING).head).toBe(
+      'Nothing left is worth the walk.',
+    );
   });
 
   it('says what the hand will change, and when', () => {
@@ -95,7 +82,7 @@ describe('the walk in words', () => {
     const { found } = card.result.setUp;
     const rung = { setUp: { ...found, hand: { ...found.hand, fNumber: 4, shutterS: 1 / 250 } } };
     const ahead = { kind: 'change', atMin: 991, rung } as never;
-    expect(aheadWords(ahead, card, WORDING)).toBe('At 16:31 open to f/4, shutter 1/250');
+    expect(aheadWords(ahead, card, WORDING)).toBe('At 16:31 open up to f/4, shutter 1/250');
     expect(aheadWords({ kind: 'ends', atMin: 991 }, card, WORDING)).toBe('At 16:31 this picture ends');
     expect(aheadWords(null, card, WORDING)).toBe('');
   });

@@ -4,7 +4,6 @@ import {
   LAST_MINUTE,
   ON_TIME_MIN,
   type LightAhead,
-  type LightWindow,
   type RestFound,
   type Stop,
   type Wait,
@@ -16,21 +15,11 @@ import type { WayLeft } from '../../state/way-ahead.store';
 import { changeText } from '../../wording/changes';
 import { pictures } from '../../wording/day-sentences';
 import { nameOf } from '../../wording/name';
-import { windowAt } from '../../wording/windows';
 import type { Wording } from '../../wording/wording';
 
 /** What is said on the walk: short, the number first. */
 
-/** "Light for 22 min more, until 16:41". */
-export function lightLeftWords(windows: readonly LightWindow[], minute: number, wording: Wording): string {
-  const found = windowAt(windows, minute);
-  if (found === null) return windows.length === 0 ? 'No light for this picture today' : 'No more light for this picture today';
-  const { window, isOpen } = found;
-  if (!isOpen) return `Light in ${wording.duration(window.fromMin - minute)}, at ${wording.clock(window.fromMin)}`;
-  return `Light for ${wording.duration(window.toMin - minute)} more, until ${wording.clock(window.toMin)}`;
-}
-
-/** "At 16:31 open to f/4": what the hand does next by itself, without looking at the camera. */
+/** "At 16:31 open up to f/4": what to change next by the clock, without looking at the camera. */
 export function aheadWords(ahead: LightAhead | null, { result, kit }: Card, wording: Wording): string {
   if (ahead === null) return '';
   const at = wording.clock(ahead.atMin);
@@ -57,16 +46,16 @@ const NOBODY = 0.005;
 function chanceWords({ chance, fourInFive }: Wait, wording: Wording): string {
   if (chance < NOBODY) return '';
   return fourInFive.kind === 'within'
-    ? `One more who would do: ${wording.chance(chance)}, 80 % within ${Math.max(1, Math.ceil(fourInFive.minutes))} min.`
-    : `Not to 80 % in this light: at most ${wording.percent(fourInFive.atMost)} that one more comes who would do.`;
+    ? `${wording.chance(chance)} chance of another good subject; 80 % within ${Math.max(1, Math.ceil(fourInFive.minutes))} min.`
+    : `At best a ${wording.percent(fourInFive.atMost)} chance of another good subject while this light lasts.`;
 }
 
 /** The wait in two short lines: the chance, and until when it pays. */
 export function waitWords({ wait, paysUntilMin }: WaitHere, wording: Wording): { readonly chance: string; readonly pays: string } {
   const pays =
     paysUntilMin === null
-      ? 'More waiting does not pay now.'
-      : `Waiting pays until ${wording.clock(Math.min(LAST_MINUTE, paysUntilMin))}.`;
+      ? 'Not worth waiting any longer.'
+      : `Worth waiting until ${wording.clock(Math.min(LAST_MINUTE, paysUntilMin))}.`;
   return { chance: wait === null ? '' : chanceWords(wait, wording), pays };
 }
 
@@ -81,7 +70,7 @@ export function wayWords({ leftM, leftMin, way, here }: WayLeft, nowMin: number,
   if (way.from === null && here === null) return '';
   const minutes = Math.max(0, Math.ceil(leftMin - 1e-6));
   const metres = leftM === null ? '' : `${wording.distance(roundedM(leftM))} to go, `;
-  const how = way.lengthM === null || way.isAlongStreets ? '' : ', as the crow flies and a third more';
+  const how = way.lengthM === null || way.isAlongStreets ? '' : ', estimated (straight line plus a third)';
   const there = Math.min(LAST_MINUTE, Math.max(0, Math.ceil(nowMin + minutes)));
   return `${metres}${minutes} min: there at ${wording.clock(there)}${how}`;
 }
@@ -118,7 +107,7 @@ export function restWords(
   nameOfVisit: (id: string) => string,
   wording: Wording,
 ): { readonly head: string; readonly stays: readonly string[]; readonly left: string } {
-  const head = stays.length === 0 ? 'Nothing that is left is worth going on for.' : `Worth ${pictures(value)} pictures from here:`;
+  const head = stays.length === 0 ? 'Nothing left is worth the walk.' : `From here, expect ${pictures(value)} good pictures:`;
   const out = [...new Set([...givenUp, ...leftOut])].map(nameOfVisit);
   return {
     head,

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { type Body, isGot, LAST_MINUTE, type Stop } from '@roam-dial/core';
+import { type Body, isGot, LAST_MINUTE, pictureLightAt, type Stop } from '@roam-dial/core';
 import { OutingActions } from '../../state/actions/outing.actions';
 import { DevicePositionStore } from '../../state/device-position';
 import { WakeLock } from '../../state/wake-lock';
@@ -10,13 +10,14 @@ import { wordingSignal } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { nameOf } from '../../wording/name';
 import { MISS_CHOICES, NOTE_WORDS } from '../../wording/outing';
+import { pictureLightWords } from '../../wording/windows';
 import { cardRows, chanceSentence, ladderLines, nextStep, SpotLight } from '../card';
 import { FileActions } from '../files';
 import { ComeBack } from './come-back';
 import { FieldChecks } from './field-checks';
 import { FilmFrame } from './film-frame';
 import { NowState } from './now-state';
-import { aheadWords, careWords, lightLeftWords, waitWords, wayWords } from './now-words';
+import { aheadWords, careWords, waitWords, wayWords } from './now-words';
 import { RehearsalBar } from './rehearsal-bar';
 import { RestPanel } from './rest-panel';
 
@@ -77,7 +78,10 @@ export class OnTheWalk {
     if (stop === null) return null;
     const wording = this.wording();
     return {
-      left: day === null ? 'Its light is being measured' : lightLeftWords(day.windows, this.state.cardMinute(), wording),
+      left:
+        day === null
+          ? 'Its light is being measured'
+          : pictureLightWords(pictureLightAt(day, this.state.cardMinute()), this.state.cardMinute(), wording),
       leave: leaveBy === null ? '' : `Leave by ${wording.clock(Math.min(LAST_MINUTE, leaveBy))}`,
     };
   });

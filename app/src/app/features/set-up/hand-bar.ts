@@ -69,7 +69,7 @@ export function handText({ hand, camera }: Evaluation, card: Card, wording: Word
         }
         <div class="control chance">
           <span class="label soft">Good frames</span>
-          <b class="figure">{{ v.chance }} of 100</b>
+          <b class="figure">{{ v.chance }} in 100</b>
         </div>
         <div class="actions">
           @if (v.isChosen) {
@@ -83,7 +83,7 @@ export function handText({ hand, camera }: Evaluation, card: Card, wording: Word
           <span>
             Pinned:
             <b class="figure">{{ p.text }}</b>
-            , {{ p.chance }} of 100. {{ p.difference }}
+            , {{ p.chance }} in 100. {{ p.difference }}
           </span>
           <button type="button" class="link-button" (click)="setPinned()">Set it</button>
           <button type="button" class="link-button" (click)="unpin()">Unpin</button>

@@ -8,15 +8,7 @@ import { RibbonHead } from '../ribbon';
 import { HandBar } from './hand-bar';
 import { RoomState } from './room-state';
 import { nameOf } from '../../wording/name';
-
-const MISSING_WORDS = {
-  noWalk: 'No walk yet: start one in Walk, and its stops can be set up here.',
-  noStop: 'This walk has no stops yet: add the first in Walk.',
-  noKit: 'A body and a lens are needed: add them in Kit.',
-  tooNear: 'They pass nearer than any focus of this lens: take a shorter one, or let them pass farther off.',
-  skippedDay: 'The clocks of this place skip this day altogether: choose another date in Walk.',
-  badInput: 'The set-up cannot be worked out with these values.',
-} as const;
+import { NO_CARD_WORDS } from '../../wording/no-card';
 
 /** The set-up room: why the card says what it says, what else could be set, and how to stand and hold. */
 @Component({
@@ -53,7 +45,7 @@ export class SetUpView {
   protected readonly room = inject(RoomState);
   protected readonly actions = inject(AppActions);
   protected readonly stopName = computed(() => nameOf(this.room.card()?.stop ?? { name: '' }));
-  protected readonly words = MISSING_WORDS;
+  protected readonly words = NO_CARD_WORDS;
   protected readonly pages = [
     { path: '/setup/holds', name: 'What holds it' },
     { path: '/setup/light', name: 'As light goes' },

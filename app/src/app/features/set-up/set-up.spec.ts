@@ -53,9 +53,9 @@ describe('the limits chart’s data', () => {
   });
   it('reads a field out: slowest 1 s is 1/10 s at f/16 and EV 11⅓, where people smear; at f/2 it is 1/675, but shallow', () => {
     const { reading } = limitsWords(view, VESSEN, WORDING);
-    expect(reading({ column: 0, row: 0 })).toMatch(/^f\/16, 1 s: \d+ of 100 good; people smear\.$/);
-    expect(reading({ column: 0, row: view.fields.rows - 1 })).toMatch(/^f\/2, 1 s: \d+ of 100 good; not deep enough\.$/);
-    expect(reading(fieldOf(view.grid, place))).toBe('f/7.1, 1/500: 99 of 100 good; nothing holds it back.');
+    expect(reading({ column: 0, row: 0 })).toMatch(/^f\/16, 1 s: \d+ in 100 good; people blur\.$/);
+    expect(reading({ column: 0, row: view.fields.rows - 1 })).toMatch(/^f\/2, 1 s: \d+ in 100 good; too shallow\.$/);
+    expect(reading(fieldOf(view.grid, place))).toBe('f/7.1, 1/500: 99 in 100 good; nothing holds it back.');
   });
   it('is three columns of support at base ISO, and ISO across at a fixed one', () => {
     const withExposure = (exposure: 'baseIsoLong' | 'fixedIso' | 'bothHeld'): Card =>
@@ -71,11 +71,11 @@ describe('the ground in words', () => {
   it('says how many are inside and how soft the farthest thing is', () => {
     // f/7.1 at 3 m, hall steps at 6.5 m: 784·3.5/(7.127·6.5·2972) = 0.01993 mm, with 0.00666 diffraction 0.02101 mm; of 36 mm in
     // 6000 px 3.5: 4 pixels.
-    expect(groundSentence(VESSEN, WORDING)).toBe('99 of 100 who pass are inside. Soft at hall steps, 6.5 m: by 4 pixels.');
+    expect(groundSentence(VESSEN, WORDING)).toBe('99 % of passers-by are in focus. Soft at hall steps, 6.5 m: by 4 pixels.');
   });
   it('says “about” where every shot is a guess', () => {
     const guessed = card('vessen', 640, (stop) => ({ ...stop, subject: { ...stop.subject, spread: 0 }, ground: [] }));
-    expect(groundSentence(guessed, WORDING)).toMatch(/^\d+ of 100 that you shoot at “about 3 m” are inside\.$/);
+    expect(groundSentence(guessed, WORDING)).toMatch(/^\d+ % of your frames at “about 3 m” are in focus\.$/);
   });
 });
 

@@ -25,11 +25,20 @@ import { wordingSignal } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { type MenuEntry, SpineMenu } from './spine-menu';
 import { makeSortable, type Sortable } from './sortable';
+import { counted } from '../../wording/counted';
 import { nameOf } from '../../wording/name';
 import { apartNote, apartSentence } from '../../wording/apart';
 
 /** By then the first view is long there. */
 const UNASKED_AFTER_MS = 3000;
+
+/** How many stops have light while one is there: of those that have a position, because for the others no street is known. */
+export function inLightWords(met: number, placed: number, all: number): string {
+  if (placed === 0) return 'no stop has a position yet';
+  const rest = placed === all ? '' : `, ${counted(all - placed, 'stop has', 'stops have')} no position yet`;
+  if (placed === 1) return `${all === 1 ? 'The stop' : 'One stop'} is ${met === 1 ? '' : 'not '}in its light${rest}`;
+  return `${met === placed ? `All ${placed}` : `${met} of ${placed}`} stops in their light${rest}`;
+}
 
 /** The walk as a line: its stops in order with the legs between; adding, dropping and reordering happens here. */
 @Component({
@@ -125,14 +134,17 @@ export class Spine {
     const stops = stopsToday({ stops: all });
     const days = this.days();
     const measured = stops.filter(({ id }) => days?.has(id) === true).length;
-    const met = stops.filter(({ id, arriveMin, leaveMin }) =>
+    const placed = stops.filter(({ position }) => position !== null);
+    const met = placed.filter(({ id, arriveMin, leaveMin }) =>
       days?.get(id)?.windows.some(({ fromMin, toMin }) => fromMin < leaveMin && toMin >= arriveMin),
     ).length;
     const metres = this.legs().reduce((sum, leg) => sum + leg.distanceM, 0);
+    const length = metres > 0 ? `${this.wording().walkLength(metres)}, ` : '';
     return {
-      length: `${this.wording().walkLength(metres)}, ${stops.length} ${stops.length === 1 ? 'stop' : 'stops'}`,
+      length: `${length}${counted(stops.length, 'stop', 'stops')}`,
       // Until all is measured nothing is claimed.
-      light: measured < stops.length ? `measuring ${measured + 1} of ${stops.length}` : `${met} of ${stops.length} windows met`,
+      light:
+        measured < stops.length ? `measuring ${measured + 1} of ${stops.length}` : inLightWords(met, placed.length, stops.length),
     };
   });
 
@@ -168,7 +180,7 @@ export class Spine {
       { label: 'New walk', run: () => this.walkActions.start(), isFirstOfGroup: true },
       { label: 'Duplicate this walk', run: () => this.walkActions.duplicate(walk) },
       { label: 'Remove this walk', run: () => this.walkActions.remove(walk) },
-      { label: 'Bring the demo back', run: () => this.actions.bringDemoBack() },
+      { label: 'Restore the demo', run: () => this.actions.bringDemoBack() },
     ];
   }
 
@@ -183,9 +195,9 @@ export class Spine {
         ? []
         : [
             stop.isSetAside === true
-              ? { label: 'Take back into today', run: () => this.stopActions.takeBack({ walk, stop }) }
-              : { label: 'Set aside for today', run: () => this.stopActions.setAside({ walk, stop }) },
-            { label: 'Keep for another time', run: () => this.keepForAnotherTime(walk, stop) },
+              ? { label: 'Put back on today’s walk', run: () => this.stopActions.takeBack({ walk, stop }) }
+              : { label: 'Skip today', run: () => this.stopActions.setAside({ walk, stop }) },
+            { label: 'Save for another day', run: () => this.keepForAnotherTime(walk, stop) },
           ]),
       { label: 'Remove', run: () => this.stopActions.remove(stop) },
     ];

@@ -110,14 +110,14 @@ export class WalkPlan {
   protected readonly sentence = computed(() => {
     const [walk, stop, wording] = [this.walk(), this.stop(), this.wording()];
     const unplaced = walk.stops.filter(({ position }) => position === null).length;
-    if (stop?.position === null) return 'Tap the plan where you stand: the chosen stop is put down there.';
+    if (stop?.position === null) return 'Tap the plan where you will stand to place the chosen stop.';
     if (this.isInside()) return INDOORS_WORDS;
     const metres = this.legs().reduce((sum, leg) => sum + leg.distanceM, 0);
-    const rest = unplaced === 0 ? '' : ` ${counted(unplaced, 'stop stands', 'stops stand')} nowhere yet.`;
-    const round = this.ground().buildings.length > MOST_SHADOWED ? ' round the chosen stop' : '';
+    const rest = unplaced === 0 ? '' : ` ${counted(unplaced, 'stop has', 'stops have')} no position yet.`;
+    const round = this.ground().buildings.length > MOST_SHADOWED ? ' around the chosen stop' : '';
     const map = this.district() === null ? ' No map yet: drop one on the window for its walls and shadows.' : '';
-    const track = (walk.track ?? []).length < 2 ? '' : ' The broken line is the way really walked.';
-    return `Shadows at ${wording.clock(this.minute())}${round}; ${wording.walkLength(metres)} as one walks. A tap, or the key A under the pointer, puts another stop there; one on the chosen stop goes close to it.${rest}${track}${map}`;
+    const track = (walk.track ?? []).length < 2 ? '' : ' The dashed line is the route you actually walked.';
+    return `Shadows at ${wording.clock(this.minute())}${round}; ${wording.walkLength(metres)} on foot. Tap, or press A under the pointer, to add a stop; tap the chosen stop to zoom in.${rest}${track}${map}`;
   });
 
   protected tap(at: { eastM: number; northM: number }): void {

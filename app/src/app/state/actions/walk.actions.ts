@@ -104,7 +104,7 @@ export class WalkActions {
   }
 
   dropTrack(walk: WalkNamed): void {
-    this.edit(walk, 'take the way really walked off', ({ track: _, ...one }) => one);
+    this.edit(walk, 'remove the recorded track', ({ track: _, ...one }) => one);
   }
 
   setForecast(walk: WalkNamed, forecast: NonNullable<Walk['forecast']>): void {

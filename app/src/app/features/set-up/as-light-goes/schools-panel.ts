@@ -67,7 +67,7 @@ export class SchoolsPanel {
     const { kept } = best.factors;
     const price =
       row.dimension === 'focus' && kept < NOT_ALL
-        ? `; as the light changes, ${Math.round(100 * kept)} of 100 are well exposed`
+        ? `; as the light changes, ${Math.round(100 * kept)} in 100 are well exposed`
         : '';
     return {
       ...head,

@@ -2,17 +2,17 @@ import { blurDiscMm, diffractionBlurMm, zoneLawOf } from '@roam-dial/core';
 import type { Card } from '../../../state/card.store';
 import type { Wording } from '../../../wording/wording';
 
-/** `94 of 100 who pass are inside. Soft at far wall, 8 m: by 5 pixels.` */
+/** `94 % of passers-by are in focus. Soft at far wall, 8 m: by 5 pixels.` */
 export function groundSentence({ result, input, stop, kit }: Card, wording: Wording): string {
   const { found } = result.setUp;
   const { hand, factors, sharp } = found;
   const of100 = Math.round(factors.depth * 100);
   const isAll = zoneLawOf(input) === 'allOfIt';
   const who = isAll
-    ? `${of100 === 100 ? 'All' : `${Math.max(0, Math.round(100 - (100 - of100) / 2))} of 100`} of what you want sharp is inside`
+    ? `${of100 === 100 ? 'All' : `${Math.max(0, Math.round(100 - (100 - of100) / 2))} %`} of what you want sharp is in focus`
     : input.approach.focus === 'fixedZone' && input.subject.spread === 0
-      ? `${of100} of 100 that you shoot at “about ${wording.distance(input.subject.medianM)}” are inside`
-      : `${of100} of 100 who pass are inside`;
+      ? `${of100} % of your frames at “about ${wording.distance(input.subject.medianM)}” are in focus`
+      : `${of100} % of passers-by are in focus`;
   const zone = sharp === null ? 'Nothing is sharp: diffraction alone is softer than your standard.' : `${who}.`;
   const farthest = [...(stop.ground ?? [])].sort((a, b) => b.distanceM - a.distanceM)[0];
   if (farthest === undefined || farthest.distanceM <= kit.focalLengthMm / 1000) return zone;

@@ -92,7 +92,7 @@ export function limitsWords({ grid, fields }: LimitsView, card: Pick<Card, 'kit'
       const field = fields.fields[row * fields.columns + column];
       if (field === undefined) return '';
       const held = field.limits.map((limit) => limitWords(limit, card.input));
-      const good = `${Math.round(field.chance * 100)} of 100 good`;
+      const good = `${Math.round(field.chance * 100)} in 100 good`;
       return `${rows[row]}, ${columns[column]}: ${good}; ${held.length === 0 ? 'nothing holds it back' : held.join(', ')}.`;
     },
   };
