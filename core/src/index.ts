@@ -182,6 +182,8 @@ export {
   keyOf,
   type KeyPlacement,
   placeKey,
+  type PlacedOnBody,
+  placeOnBody,
   type Room,
   type Bracket,
   bracketFor,

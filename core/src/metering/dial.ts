@@ -10,7 +10,8 @@ export type Dialled =
 
 /** So far past a mark still counts as on it, stops. */
 const ON_MARK_EV = 0.05;
-const HALF_TIE_EV = 1e-9;
+/** What rounding may put between equals. */
+const TIE_EV = 1e-9;
 
 /**
  * A compensation on the body's marks, by the school's side: to less exposure where highlights are kept, to more where shadows
@@ -22,12 +23,12 @@ export function dialled(
   { school, medium, step, rangeEv }: { school: PlacingSchool; medium: Pick<Medium, 'kind'>; step: StopStep; rangeEv: number },
 ): Dialled {
   const marks = step === 'third' ? 3 : 2;
-  const less = Math.floor((evUnrounded + ON_MARK_EV) * marks) / marks;
-  const more = Math.ceil((evUnrounded - ON_MARK_EV) * marks) / marks;
-  const nearest = Math.ceil(evUnrounded * marks - 0.5 - HALF_TIE_EV) / marks;
+  const less = Math.floor((evUnrounded + ON_MARK_EV) * marks + TIE_EV) / marks;
+  const more = Math.ceil((evUnrounded - ON_MARK_EV) * marks - TIE_EV) / marks;
+  const nearest = Math.ceil(evUnrounded * marks - 0.5 - TIE_EV) / marks;
   const side = sideOfSchool(school);
   const ev = side === 'less' ? less : side === 'more' || isNegative(medium) ? more : nearest;
-  return Math.abs(ev) > rangeEv + HALF_TIE_EV ? { kind: 'byHand' } : { kind: 'dial', ev: ev + 0 };
+  return Math.abs(ev) > rangeEv + TIE_EV ? { kind: 'byHand' } : { kind: 'dial', ev: ev + 0 };
 }
 
 export interface Bracket {
@@ -53,11 +54,11 @@ export function bracketFor(
 ): Bracket | null {
   const [brightest, darkest] = [topEv - overEv + MARGIN_EV, bottomEv + underEv];
   const needEv = brightest - darkest;
-  if (needEv <= 0) return null;
+  if (needEv <= TIE_EV) return null;
   for (const frames of FRAMES) {
     const found = [...steps]
       .sort((a, b) => a - b)
-      .find((step) => (frames - 1) * step >= needEv && step <= overEv + underEv - OVERLAP_EV);
+      .find((step) => (frames - 1) * step >= needEv - TIE_EV && step <= overEv + underEv - OVERLAP_EV);
     if (found !== undefined) return { frames, stepEv: found, middleEv: (brightest + darkest) / 2 };
   }
   return null;

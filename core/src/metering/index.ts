@@ -1,6 +1,16 @@
 export { flashAtEv, flashEv, fNumberForBoth, frameEv, incidentEv, MEAN_REFLECTANCE, reflectedOverIncidentEv } from './reading.js';
-export { digitalMedium, filmMedium, isNegative, type Medium, type MediumKind, rollMedium, SLOPES } from './medium.js';
+export {
+  digitalMedium,
+  type DigitalKind,
+  filmMedium,
+  isNegative,
+  type Medium,
+  type MediumKind,
+  rollMedium,
+  SLOPES,
+} from './medium.js';
 export { type FallsAt, type KeyOfReadings, keyOf, type KeyPlacement, placeKey, type Room } from './keyPlacement.js';
+export { type PlacedOnBody, placeOnBody } from './placeOnBody.js';
 export { type Bracket, bracketFor, type Dialled, dialled } from './dial.js';
 export { linearOfCode, MID_GREY, toneOf } from './curve.js';
 export { type Photograph, photographMap, UNSAID_EV } from './map/photographMap.js';

@@ -18,7 +18,7 @@ export interface KeyOfReadings {
   readonly ev100: number;
 }
 
-/** Where a reading comes out, stops from mid-grey, and how much of it is lost: above +, below −, 0 where it is held. */
+/** Where a reading comes out, stops from mid-grey, and how much of it is lost: above +, below −, 0 where it is held or let go. */
 export interface FallsAt {
   readonly id: string;
   readonly toneEv: number;
@@ -68,6 +68,12 @@ function keyReading(readings: readonly Reading[]): Reading | null {
   );
 }
 
+/** What a school keeps: to let lamps burn is to let them go, but for one that is itself the key. */
+function keptBy(school: PlacingSchool, readings: readonly Reading[], key: KeyOfReadings): readonly Reading[] {
+  const all = kept(readings);
+  return school === 'burn' ? all.filter((one) => !one.isLamp || one.id === key.reading.id) : all;
+}
+
 /** The key among what is kept; null where nothing is. */
 export function keyOf(readings: readonly Reading[]): KeyOfReadings | null {
   const reading = keyReading(kept(readings));
@@ -98,16 +104,10 @@ function exposureOf(school: PlacingSchool, key: KeyOfReadings, readings: readonl
   switch (school) {
     case 'hold':
       return key.ev100;
+    // Burning protects what is left when the lamps are let go.
     case 'protect':
-      return Math.max(key.ev100, protectedEv(readings, medium));
     case 'burn':
-      return Math.max(
-        key.ev100,
-        protectedEv(
-          readings.filter(({ isLamp }) => !isLamp),
-          medium,
-        ),
-      );
+      return Math.max(key.ev100, protectedEv(readings, medium));
     case 'shadows':
       return Math.min(key.ev100, shadowsEv(readings));
     case 'right':
@@ -115,8 +115,9 @@ function exposureOf(school: PlacingSchool, key: KeyOfReadings, readings: readonl
   }
 }
 
-function fallsAt({ id, ev100 }: Reading, x: number, { overEv, underEv }: Medium): FallsAt {
+function fallsAt({ id, ev100 }: Reading, x: number, { overEv, underEv }: Medium, isKept: boolean): FallsAt {
   const toneEv = ev100 - x;
+  if (!isKept) return { id, toneEv, lostEv: 0 };
   const lostEv = toneEv > overEv + EXACT_EV ? toneEv - overEv : toneEv < -underEv - EXACT_EV ? toneEv + underEv : 0;
   return { id, toneEv, lostEv };
 }
@@ -128,7 +129,7 @@ function fallsAt({ id, ev100 }: Reading, x: number, { overEv, underEv }: Medium)
 export function placeKey(readings: readonly Reading[], medium: Medium, school: PlacingSchool): KeyPlacement | null {
   const key = keyOf(readings);
   if (key === null || (school === 'right' && medium.kind !== 'raw')) return null;
-  const keptOnes = kept(readings);
+  const keptOnes = keptBy(school, readings, key);
   const room = roomOf(keptOnes, medium);
   const ev100 = exposureOf(school, key, keptOnes, medium);
   const isOutside = ev100 < room.fromEv - EXACT_EV || ev100 > room.toEv + EXACT_EV;
@@ -137,7 +138,7 @@ export function placeKey(readings: readonly Reading[], medium: Medium, school: P
     key,
     keyShiftEv: key.ev100 - ev100,
     room,
-    falls: readings.map((reading) => fallsAt(reading, ev100, medium)),
+    falls: readings.map((reading) => fallsAt(reading, ev100, medium, keptOnes.includes(reading))),
     keyTones: room.fits && isOutside ? [key.reading.ev100 - room.toEv, key.reading.ev100 - room.fromEv] : null,
   };
 }

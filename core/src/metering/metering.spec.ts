@@ -17,6 +17,7 @@ import {
   type Medium,
   MID_GREY,
   placeKey,
+  placeOnBody,
   recedingTrailMm,
   reflectedOverIncidentEv,
   rippleLeft,
@@ -144,6 +145,18 @@ describe('the key placed, by hand', () => {
     expect(burn.ev100).toBeCloseTo(5.5333333, 6);
     expect(burn.at('ground').toneEv).toBeCloseTo(-0.2333333, 6);
     expect(burn.at('door').toneEv).toBeCloseTo(-5.0333333, 6);
+    // What may burn is not lost, and what is kept fits: 8.2 down to 0.5 are 7.7 of 11 stops.
+    expect(burn.at('lamp').lostEv).toBe(0);
+    expect(burn.room.fits).toBe(true);
+    expect(burn.room.fromEv).toBeCloseTo(5.2, 9);
+    expect(placed(scene, RAW, 'protect').room.fits).toBe(false);
+    // A lamp that is itself the key is kept.
+    const asKey = placed(
+      scene.map((one) => ({ ...one, isKey: one.id === 'lamp' })),
+      RAW,
+      'burn',
+    );
+    expect(asKey.room.fromEv).toBeCloseTo(11.5, 9);
   });
   it('5 and 6: shadows on a negative', () => {
     const scene = [reading('wall', 15.6), reading('face', 12.4, 1, KEY), reading('doorway', 9, -2)];
@@ -170,6 +183,8 @@ describe('the key placed, by hand', () => {
     expect(bracketFor(window, STRAIGHT, [1, 2])).toMatchObject({ frames: 5, stepEv: 2, middleEv: expect.closeTo(10.3167, 3) });
     expect(bracketFor(window, STRAIGHT, [1, 2, 3])).toMatchObject({ frames: 3, stepEv: 3 });
     expect(bracketFor({ topEv: 12, bottomEv: 9 }, RAW, [1, 2])).toBeNull();
+    // 13⅓ − 3 + ⅓ less ⅔ + 8 is 2 exactly: three frames a stop apart.
+    expect(bracketFor({ topEv: 13 + 1 / 3, bottomEv: 2 / 3 }, RAW, [1, 2])).toMatchObject({ frames: 3, stepEv: 1 });
   });
   it.each([
     [1.6, 'hold', 'raw', 'third', 5 / 3],
@@ -179,6 +194,9 @@ describe('the key placed, by hand', () => {
     [-0.2, 'hold', 'blackAndWhiteNegative', 'third', 0],
     [0.4, 'hold', 'blackAndWhiteNegative', 'third', 2 / 3],
     [0.4, 'shadows', 'raw', 'third', 2 / 3],
+    [1 + 0.05, 'shadows', 'raw', 'half', 1],
+    [1.5 - 0.05, 'protect', 'raw', 'half', 1.5],
+    [2 / 3 + 0.05, 'shadows', 'raw', 'third', 2 / 3],
     [11 - 14.6, 'hold', 'raw', 'third', null],
   ] as const)('9: %d by %s on %s in %ss is %d', (ev, school, kind, step, mark) => {
     const found = dialled(ev, { school, medium: { kind }, step, rangeEv: 3 });
@@ -208,6 +226,21 @@ describe('whatever is read', () => {
       }),
     );
   });
+  it('places on a body by the ISO of the exposure that comes of it, not of what was set before', () => {
+    // f/5.6 (2^2.5) at 1/512 s: 14 − EV is log2(ISO/100). The window at 12 is the key: ISO 400, two stops over base 100, so that a
+    // raw of 8 stops holds 6 below: a face at 7, five under, is held. At ISO 12800, the card's before, it held one: lost by 4.
+    const readings = [reading('face', 7), reading('window', 12, 0, KEY)];
+    const body = { headroomEv: 3, shadowRangeEv: 8, straightOverEv: 2.3, straightUnderEv: 5, baseIso: 100 };
+    const isoAt = (ev100: number): number => 100 * 2 ** (14 - ev100);
+    const found = placeOnBody(readings, 'hold', { body, kind: 'raw', isoAt });
+    expect(found).toMatchObject({ iso: 400, medium: { kind: 'raw', overEv: 3, underEv: 6 } });
+    expect(found?.placement.falls.map(({ lostEv }) => lostEv)).toEqual([0, 0]);
+    expect(placed(readings, digitalMedium(body, 'raw', 12800), 'hold').at('face').lostEv).toBeCloseTo(-4, 9);
+    // As it comes out of the camera it holds 5 − 2 below: the face is lost by two.
+    expect(placeOnBody(readings, 'hold', { body, kind: 'straight', isoAt })?.placement.falls[0]?.lostEv).toBeCloseTo(-2, 9);
+    expect(placeOnBody([], 'hold', { body, kind: 'raw', isoAt })).toBeNull();
+  });
+
   it('protect clips no kept light, and protect ≥ burn ≥ hold ≥ shadows', () => {
     fc.assert(
       fc.property(scene, medium, (readings, on) => {
@@ -290,6 +323,10 @@ describe('night', () => {
     expect(crossingTrailMm(lens, { speedMps: 10, distanceM: 20 }, 1)).toBeCloseTo(14, 9);
     expect(crossingTrailMm(lens, { speedMps: 10, distanceM: 20 }, 60)).toBe(36);
     expect(recedingTrailMm(lens, { besideM: 3, fromM: 10, toM: 40 })).toBeCloseTo(6.3, 9);
+    // 50·2.5/3 = 41.7 mm lies outside of the half frame of 18; 50·2.5/47.4 = 2.64: 15.36 are on it. At 85 mm both ends lie outside.
+    const full = (focalLengthMm: number) => ({ focalLengthMm, frameMm: 36 });
+    expect(recedingTrailMm(full(50), { besideM: 2.5, fromM: 3, toM: 47.4 })).toBeCloseTo(15.36, 2);
+    expect(recedingTrailMm(full(85), { besideM: 2.5, fromM: 3, toM: 6 })).toBe(0);
   });
   it('smooths water', () => {
     expect(rippleLeft(7, 1)).toBeCloseTo(0.495, 3);

@@ -80,13 +80,16 @@ export function crossingTrailMm(
   return Math.min(frameMm, (focalLengthMm * speedMps * shutterS) / Math.max(NEAREST_M, distanceM));
 }
 
-/** The same of a light that goes straight away, or comes, so many metres beside the axis of the camera. */
+/**
+ * The same of a light that goes straight away, or comes, so many metres beside the axis of the camera: the pinhole images of both
+ * its ends, each clamped to the half frame, because what lies outside is not on the picture.
+ */
 export function recedingTrailMm(
   { focalLengthMm, frameMm }: { readonly focalLengthMm: number; readonly frameMm: number },
   { besideM, fromM, toM }: { readonly besideM: number; readonly fromM: number; readonly toM: number },
 ): number {
-  const [near, far] = [Math.max(NEAREST_M, fromM), Math.max(NEAREST_M, toM)];
-  return Math.min(frameMm, focalLengthMm * besideM * Math.abs(1 / far - 1 / near));
+  const imageMm = (aheadM: number): number => Math.min(frameMm / 2, (focalLengthMm * besideM) / Math.max(NEAREST_M, aheadM));
+  return Math.abs(imageMm(toM) - imageMm(fromM));
 }
 
 /** Chance with which a wait ends. */

@@ -6,6 +6,9 @@ describe('a reading as it is typed', () => {
   it.each([
     ['12.3', 12.3],
     ['12,3', 12.3],
+    // f/8 at 1/1024 s and ISO 400: 6 + 10 − 2.
+    ['1/1,000 8 400', 14],
+    ['f8 1/60 12,800', 5],
     ['-2', -2],
     ['EV 9', 9],
     // 2·log2 8 = 6, log2 125 is 7 by its mark, log2 4 = 2.
@@ -50,6 +53,9 @@ describe('a reading as it is typed', () => {
     '1/125 8 0',
     '1/8000 f64 50',
     '60s f1 25600',
+    'f999 1/60',
+    'f1e-321 1/60',
+    'f8 7201s 50',
   ])('refuses %j in words', (text) => {
     const read = readTyped(text, at);
     expect(read.ok ? '' : read.message.length > 10).toBe(true);

@@ -1,4 +1,4 @@
-import { parseEntry, type StopStep } from '../units/index.js';
+import { parseEntry, type StopStep, withoutThousandsCommas } from '../units/index.js';
 import { frameEv, type Settings } from './reading.js';
 
 export type ReadTyped =
@@ -86,16 +86,32 @@ export function readTyped(text: string, { iso, step }: { readonly iso: number; r
     if (Number.isNaN(ev)) return { ok: false, message: HOW };
     return within(ev, false);
   }
-  const { frameWords, offEv } = withoutOffset(words);
+  const { frameWords, offEv } = withoutOffset(wordsOf(withoutThousandsCommas(text)));
   const frame = readFrame(frameWords.join(' '), { iso, step });
   return frame.ok ? within(frameEv(frame, offEv), true, offEv) : frame;
 }
 
 export type FrameTyped = ({ readonly ok: true } & Settings) | { readonly ok: false; readonly message: string };
 
-/** A frame by its time, aperture and ISO in any order, as `readTyped` reads it. Never throws for text. */
+/** Outside of these there is no camera. */
+const OF_A_CAMERA = {
+  fNumber: { low: 0.5, high: 128, name: 'An aperture', says: 'f/0.5 to f/128' },
+  shutterS: { low: 1e-5, high: 7200, name: 'A shutter time', says: '1/100000 s to 2 hours' },
+  iso: { low: 1, high: 10_000_000, name: 'An ISO', says: '1 to 10000000' },
+} as const;
+
+function outsideOfCameras(frame: Settings): string | null {
+  for (const key of ['fNumber', 'shutterS', 'iso'] as const) {
+    const { low, high, name, says } = OF_A_CAMERA[key];
+    if (frame[key] < low || frame[key] > high)
+      return `${name} of ${Number(frame[key].toPrecision(4))} is outside of any camera (${says}).`;
+  }
+  return null;
+}
+
+/** A frame by its time, aperture and ISO in any order, as `readTyped` reads it: `1/1,000 8 12,800` too. Never throws for text. */
 export function readFrame(text: string, { iso, step }: { readonly iso: number; readonly step: StopStep }): FrameTyped {
-  const parts = partsOf(wordsOf(text));
+  const parts = partsOf(wordsOf(withoutThousandsCommas(text)));
   if (parts?.aperture === undefined || parts.shutter === undefined) return { ok: false, message: HOW };
   const fNumber = parseEntry(parts.aperture, { kind: 'aperture', step });
   const shutterS = parseEntry(parts.shutter, { kind: 'shutter', step });
@@ -106,5 +122,7 @@ export function readFrame(text: string, { iso, step }: { readonly iso: number; r
   if (!fNumber.ok) return fNumber;
   if (!shutterS.ok) return shutterS;
   if (!atIso.ok) return atIso;
-  return { ok: true, fNumber: fNumber.value, shutterS: shutterS.value, iso: atIso.value };
+  const frame = { fNumber: fNumber.value, shutterS: shutterS.value, iso: atIso.value };
+  const outside = outsideOfCameras(frame);
+  return outside === null ? { ok: true, ...frame } : { ok: false, message: outside };
 }

@@ -25,6 +25,6 @@ export {
   STOP_STEPS,
   type StopStep,
 } from './marks.js';
-export { parseEntry } from './parseEntry.js';
+export { parseEntry, withoutThousandsCommas } from './parseEntry.js';
 export { type SnapDirection, snapStops, snapToMark } from './snap.js';
 export { finish } from './steps.js';

@@ -28,6 +28,14 @@ function tidy(text: string): string {
     .trim();
 }
 
+/** Thousands as many write them, `12,800`; `0,125` is none, nor is `5,6`. */
+const THOUSANDS = /(?<![\d.,])[1-9]\d{0,2}(?:,\d{3})+(?![\d,])/g;
+
+/** Without the commas between thousands: for ISO and shutter times, where three figures behind a comma are no decimals. */
+export function withoutThousandsCommas(text: string): string {
+  return text.replace(THOUSANDS, (digits) => digits.replaceAll(',', ''));
+}
+
 function match(pattern: string, text: string): RegExpMatchArray | null {
   return new RegExp(`^(?:${pattern})$`, 'u').exec(text);
 }
@@ -55,7 +63,7 @@ function parseAperture(text: string, step: StopStep): Parsed {
 
 /** A bare whole number above 1 is a denominator; seconds need s, " or a decimal point. */
 function parseShutter(text: string, step: StopStep): Parsed {
-  const tidied = tidy(text);
+  const tidied = tidy(withoutThousandsCommas(text));
   const fraction = match(String.raw`1 ?/ ?(${NUMBER})(?: ?(?:s|sec))?`, tidied)?.[1];
   const seconds = match(String.raw`(${NUMBER}) ?(?:s|sec|seconds?|")`, tidied)?.[1];
   const bare = match(NUMBER, tidied)?.[0];
@@ -73,7 +81,7 @@ function parseShutter(text: string, step: StopStep): Parsed {
 }
 
 function parseIso(text: string, step: StopStep): Parsed {
-  const digits = match(String.raw`(?:iso ?|ei ?)?(${NUMBER})`, tidy(text))?.[1];
+  const digits = match(String.raw`(?:iso ?|ei ?)?(${NUMBER})`, tidy(withoutThousandsCommas(text)))?.[1];
   if (digits === undefined) return refused(`“${text}” is not an ISO; try 400`);
   const mark = markNamed('iso', step, canonicalNumber(digits));
   return mark === null ? aboveZero(text, Number(digits), 'ISO') : found(mark);
@@ -86,7 +94,15 @@ function feetAndInches(tidied: string): number | null {
   return inches === undefined ? null : Number(inches);
 }
 
+/** `1,500 m` is 1.5 m to some and 1500 m to others, and both are distances. */
+function readsTwoWays(text: string): Parsed | null {
+  const thousands = withoutThousandsCommas(text);
+  return thousands === text ? null : refused(`“${text}” could be ${tidy(text)} or ${tidy(thousands)}; type it without the comma`);
+}
+
 function parseDistance(text: string, unit: LengthUnit): Parsed {
+  const twoWays = readsTwoWays(text);
+  if (twoWays !== null) return twoWays;
   const tidied = tidy(text);
   if (match('∞|inf|infinity', tidied) !== null) return found(Infinity);
   const inches = feetAndInches(tidied);

@@ -99,6 +99,12 @@ describe('snapping', () => {
 });
 
 describe('reading what people type', () => {
+  it('names both ways of reading a distance with a comma before three figures', () => {
+    const read = parseEntry('1,500 m', { kind: 'distance', unit: 'metres' });
+    expect(read).toEqual({ ok: false, message: '“1,500 m” could be 1.5 m or 1500 m; type it without the comma' });
+    expect(parseEntry('1,5 m', { kind: 'distance', unit: 'metres' })).toEqual({ ok: true, value: 1.5 });
+    expect(parseEntry('0,125 m', { kind: 'distance', unit: 'metres' })).toEqual({ ok: true, value: 0.125 });
+  });
   it.each([
     ['1/250', 'shutter', 2 ** -8],
     ['250', 'shutter', 2 ** -8],
@@ -116,6 +122,12 @@ describe('reading what people type', () => {
     ['f8', 'aperture', 8],
     ['F/5.6', 'aperture', 2 ** 2.5],
     ['5,6', 'aperture', 2 ** 2.5],
+    ['12,800', 'iso', 12800],
+    ['1,600', 'iso', 1600],
+    ['1/4,000', 'shutter', 2 ** -12],
+    ['4,000', 'shutter', 2 ** -12],
+    ['1/1,000', 'shutter', 2 ** -10],
+    ['0,125 s', 'shutter', 2 ** -3],
     ['1.7', 'aperture', 1.7],
     ['ISO 400', 'iso', 400],
     ['1250', 'iso', 100 * 2 ** (11 / 3)],

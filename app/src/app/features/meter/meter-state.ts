@@ -4,15 +4,22 @@ import {
   DEFAULT_METERING,
   digitalMedium,
   flashReachM,
+  type Body,
   type HandReading,
   incidentEv,
   isoFor,
+  type KeyPlacement,
+  LAST_MINUTE,
   markedBetween,
   type Medium,
   type Metering,
+  METERED_ON,
+  type MeteredOn,
   MOST_READINGS,
   ofKind,
   placeKey,
+  placeOnBody,
+  type PlacingSchool,
   PLACING_SCHOOLS,
   type RangeWayOut,
   rangeWaysOut,
@@ -43,8 +50,24 @@ export interface ExposureWords {
 /** Stops between the frames of a bracket that bodies offer. */
 const BRACKET_STEPS_EV = [1, 2];
 const LARGEST_OFFSET_EV = 12;
-const MINUTES_A_DAY = 1440;
 const FULL = `A stop keeps at most ${MOST_READINGS} readings: drop one first.`;
+
+/** A placement, on what, and at which ISO; null on film. */
+interface PlacedHere {
+  readonly placement: KeyPlacement;
+  readonly medium: Medium;
+  readonly iso: number | null;
+}
+interface SchoolPlaced {
+  readonly school: PlacingSchool;
+  readonly placed: PlacedHere | null;
+}
+interface MediumAtHand {
+  /** Of a roll; null for the body's own files. */
+  readonly name: string | null;
+  readonly medium: Medium;
+  readonly iso: number | null;
+}
 
 /** The readings of the chosen stop, where their key is put, and the exposure that comes of it. */
 @Injectable()
@@ -63,22 +86,31 @@ export class MeterState {
   /** A film body has its roll, a digital one its two files. */
   readonly isFilm = computed(() => this.card()?.kit.body.medium === 'film');
 
+  private readonly rolls = computed<readonly MediumAtHand[]>(() => {
+    const films = ofKind(this.workspace()?.kit ?? [], 'film').filter(({ inBag }) => inBag);
+    return films.map((film) => ({ name: film.name, medium: rollMedium(film), iso: null }));
+  });
+  private readonly roll = computed<Medium | null>(() => {
+    const film = this.card()?.kit.film ?? null;
+    return film === null ? null : rollMedium(film);
+  });
+  /** Each way of placing the key, with what is held at the ISO of its own exposure. */
+  readonly placements = computed<readonly SchoolPlaced[]>(() => {
+    const { readings, on } = this.metering();
+    return PLACING_SCHOOLS.map((school) => ({ school, placed: this.placedOn(readings, on, school) }));
+  });
+  private readonly placed = computed(() => {
+    const { school } = this.metering();
+    return this.placements().find((one) => one.school === school)?.placed ?? null;
+  });
+  readonly placement = computed<KeyPlacement | null>(() => this.placed()?.placement ?? null);
+
+  /** What the picture is taken on; before anything is read, at the card's ISO. Null in a film body without a roll. */
   readonly medium = computed<Medium | null>(() => {
     const card = this.card();
     if (card === null) return null;
-    const { body, film } = card.kit;
-    if (this.isFilm()) return film === null ? null : rollMedium(film);
-    return digitalMedium(body, this.metering().on, card.result.setUp.iso.expected);
-  });
-
-  readonly placements = computed(() => {
-    const [medium, { readings }] = [this.medium(), this.metering()];
-    if (medium === null) return [];
-    return PLACING_SCHOOLS.map((school) => ({ school, placement: placeKey(readings, medium, school) }));
-  });
-  readonly placement = computed(() => {
-    const { school } = this.metering();
-    return this.placements().find((one) => one.school === school)?.placement ?? null;
+    if (this.isFilm()) return this.roll();
+    return this.placed()?.medium ?? digitalMedium(card.kit.body, this.metering().on, card.result.setUp.iso.expected);
   });
 
   readonly exposure = computed(() => {
@@ -95,7 +127,7 @@ export class MeterState {
     const reachM =
       flash === null ? 0 : flashReachM({ guideNumberM: flash.guideNumberM, iso: iso.expected, fNumber: aperture.fNumber });
     // The file that it is metered on is no way out of itself; another roll of the same kind may be.
-    const others = this.mediaAtHand().filter((one) => one.name !== null || one.medium.kind !== medium.kind);
+    const others = this.mediaFor(this.metering().school).filter((one) => one.name !== null || one.medium.kind !== medium.kind);
     return rangeWaysOut({
       readings,
       medium,
@@ -106,25 +138,61 @@ export class MeterState {
     });
   });
 
-  /** The files of a digital body, and the rolls in the bag. */
-  readonly mediaAtHand = computed<readonly { readonly name: string | null; readonly medium: Medium }[]>(() => {
+  /** The files of a digital body at its base, and the rolls in the bag: what a scene is held against before anything is set. */
+  readonly mediaAtHand = computed<readonly MediumAtHand[]>(() => {
+    const body = this.card()?.kit.body;
+    const files = body === undefined || this.isFilm() ? [] : METERED_ON.map((kind) => digitalMedium(body, kind, body.baseIso));
+    return [...files.map((medium) => ({ name: null, medium, iso: body?.baseIso ?? null })), ...this.rolls()];
+  });
+
+  /** The same files each at the ISO of its own exposure. */
+  private mediaFor(school: PlacingSchool): readonly MediumAtHand[] {
     const card = this.card();
     if (card === null) return [];
-    const { body } = card.kit;
-    const digital =
-      body.medium === 'digital' ? (['raw', 'straight'] as const).map((kind) => digitalMedium(body, kind, body.baseIso)) : [];
-    const films = ofKind(this.workspace()?.kit ?? [], 'film')
-      .filter(({ inBag }) => inBag)
-      .map((film) => ({ name: film.name, medium: rollMedium(film) }));
-    return [...digital.map((medium) => ({ name: null, medium })), ...films];
-  });
+    const { readings } = this.metering();
+    const digital = this.isFilm()
+      ? []
+      : METERED_ON.flatMap((kind) => {
+          const found = this.placedOn(readings, kind, school);
+          return found === null ? [] : [{ name: null, medium: found.medium, iso: found.iso }];
+        });
+    return [...digital, ...this.rolls()];
+  }
+
+  /** Placed on one of a digital body's files, or on the roll. */
+  private placedOn(readings: readonly Reading[], on: MeteredOn, school: PlacingSchool): PlacedHere | null {
+    const card = this.card();
+    if (card === null) return null;
+    if (!this.isFilm()) {
+      return placeOnBody(readings, school, { body: card.kit.body, kind: on, isoAt: (ev100) => this.isoAt(card, ev100, school) });
+    }
+    const roll = this.roll();
+    const placement = roll === null ? null : placeKey(readings, roll, school);
+    return roll === null || placement === null ? null : { placement, medium: roll, iso: null };
+  }
+
+  /** The ISO that goes with an exposure at the card's aperture and time. */
+  private isoAt({ kit, result }: Card, ev100: number, school: PlacingSchool): number {
+    return this.floatingIso(kit.body, result.setUp, ev100, school) ?? result.setUp.iso.lowest;
+  }
+
+  /** Null where no ISO of the card's gives that exposure at its aperture and time. */
+  private floatingIso(
+    body: Body,
+    { aperture, shutter, iso }: Card['result']['setUp'],
+    ev100: number,
+    school: PlacingSchool,
+  ): number | null {
+    const isoMarks = markedBetween('iso', body.markStep, iso.lowest, iso.highest);
+    return isoFor(ev100, { fNumber: aperture.fNumber, shutterS: shutter.seconds, isoMarks, side: sideOfSchool(school) });
+  }
 
   /** What each medium at hand would hold of the same readings. */
   readonly media = computed(() => {
     const { readings } = this.metering();
-    return this.mediaAtHand().flatMap(({ name, medium }) => {
-      const placement = placeKey(readings, medium, 'hold');
-      return placement === null ? [] : [{ name, medium, placement }];
+    return this.mediaFor('hold').flatMap((one) => {
+      const placement = placeKey(readings, one.medium, 'hold');
+      return placement === null ? [] : [{ ...one, placement }];
     });
   });
 
@@ -135,9 +203,7 @@ export class MeterState {
     const { body, lens, film } = card.kit;
     const { aperture, shutter, iso } = card.result.setUp;
     const wording = this.wording();
-    const side = sideOfSchool(this.metering().school);
-    const isoMarks = markedBetween('iso', body.markStep, iso.lowest, iso.highest);
-    const found = this.isFilm() ? null : isoFor(ev100, { fNumber: aperture.fNumber, shutterS: shutter.seconds, isoMarks, side });
+    const found = this.isFilm() ? null : this.floatingIso(body, card.result.setUp, ev100, this.metering().school);
     const setIso = found ?? (film === null ? iso.lowest : rollIso(film));
     const seconds = secondsFor(ev100, { fNumber: aperture.fNumber, iso: setIso });
     return {
@@ -146,6 +212,11 @@ export class MeterState {
       shutter: wording.shutter(found === null ? seconds : shutter.seconds, body.markStep),
       iso: wording.iso(setIso, body.markStep),
     };
+  }
+
+  isoText(iso: number | null): string {
+    const card = this.card();
+    return card === null || iso === null ? '' : this.wording().iso(iso, card.kit.body.markStep);
   }
 
   /** The time that an exposure takes at the card's aperture and ISO. */
@@ -199,12 +270,12 @@ export class MeterState {
     return null;
   }
 
-  /** When it was read, by the clock of the walk's place. */
+  /** When it was read, by the clock of the walk's place; nothing of another day, when it was typed at the table. */
   takenAt({ takenMs }: Reading): string {
     const card = this.card();
     if (card === null) return '';
-    const minute = wallMinuteAt(card.walk.day, card.walk.place.timeZone, takenMs);
-    return this.wording().clock(((minute % MINUTES_A_DAY) + MINUTES_A_DAY) % MINUTES_A_DAY);
+    const minute = Math.floor(wallMinuteAt(card.walk.day, card.walk.place.timeZone, takenMs));
+    return minute < 0 || minute > LAST_MINUTE ? '' : this.wording().clock(minute);
   }
 
   change(id: string, change: Partial<Reading>): void {
@@ -244,7 +315,11 @@ export class MeterState {
       isLamp: false,
       isKey: false,
     };
-    this.write('readings', (metering) => ({ ...metering, readings: [...metering.readings, reading] }));
+    // The first is the key until another is made it: a second one does not move the exposure unasked.
+    this.write('readings', (metering) => ({
+      ...metering,
+      readings: [...metering.readings, { ...reading, isKey: metering.readings.length === 0 }],
+    }));
   }
 
   private write(part: string, change: (metering: Metering) => Metering): void {

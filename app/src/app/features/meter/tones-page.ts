@@ -57,6 +57,8 @@ export class TonesPage {
   protected readonly ons = choicesOf(ON_WORDS);
   protected readonly schools = choicesOf(SCHOOL_WORDS);
   protected readonly tone = optional(entryCodec({ kind: 'stops', step: 'third' }));
+  /** The one that the exposure is placed by, whether somebody has marked it or not. */
+  protected readonly isKey = (reading: Reading): boolean => this.state.placement()?.key.reading.id === reading.id;
   protected readonly corrects = (reading: Reading): boolean => CORRECTS.has(reading.kind);
   protected readonly say = computed(() => (stops: number) => this.state.wording().stops(stops, 'third'));
 
@@ -80,13 +82,14 @@ export class TonesPage {
           id,
           name: reading?.name ?? '',
           toneEv,
-          lostEv: isLetGo ? 0 : lostEv,
+          lostEv,
           isKey: id === placement.key.reading.id,
           isLetGo,
         };
       }),
-      columns: this.state.placements().flatMap(({ school: its, placement: found }) =>
-        found === null
+      columns: this.state.placements().flatMap(({ school: its, placed }) => {
+        const found = placed?.placement ?? null;
+        return found === null
           ? []
           : [
               {
@@ -95,8 +98,8 @@ export class TonesPage {
                 isChosen: its === school,
                 tones: found.falls.map(({ id, toneEv, lostEv }) => ({ toneEv, lostEv, isKey: id === found.key.reading.id })),
               },
-            ],
-      ),
+            ];
+      }),
     };
   });
   protected readonly waysOut = computed(() => {
@@ -104,8 +107,8 @@ export class TonesPage {
     return this.state.waysOut().map((way) => rangeWaySentence(way, readings, wording, (ev100) => this.state.timeAt(ev100)));
   });
   protected readonly media = computed(() =>
-    this.state.media().map(({ name, medium, placement }) => ({
-      name: name ?? mediumName(medium),
+    this.state.media().map(({ name, medium, placement, iso }) => ({
+      name: name ?? `${mediumName(medium)} at ISO ${this.state.isoText(iso)}`,
       words: mediumSentence(placement, medium, this.state.wording()),
     })),
   );
