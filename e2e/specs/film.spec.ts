@@ -67,7 +67,7 @@ test('a roll of film, by the thumb: frames on the walk, one afterwards, scans, a
   const [first, second, third, own] = standInFrames(4).map((path) => readFileSync(path)) as [Buffer, Buffer, Buffer, Buffer];
   const file = (name: string, buffer: Buffer) => ({ name, mimeType: 'image/jpeg', buffer });
   await page
-    .getByLabel('Files of frames')
+    .getByLabel('Photo files')
     .setInputFiles([
       file('scan 10.jpg', withoutExif(third)),
       file('scan 9.jpg', withoutExif(second)),
@@ -80,8 +80,8 @@ test('a roll of film, by the thumb: frames on the walk, one afterwards, scans, a
   await tap(page, 'Scans one on');
   await expect(page.getByText('The last frame has a scan already')).toBeVisible();
   // The same files again add nothing.
-  await page.getByLabel('Files of frames').setInputFiles([file('scan 9.jpg', withoutExif(second))]);
-  await expect(page.getByText('0 frames read, 1 there already.')).toBeVisible();
+  await page.getByLabel('Photo files').setInputFiles([file('scan 9.jpg', withoutExif(second))]);
+  await expect(page.getByText('0 frames read, 1 already there.')).toBeVisible();
 
   await app.expectStored();
   await app.reload();

@@ -96,7 +96,7 @@ test('the archive takes the small pictures along where they are asked for, and a
   test.slow();
   const { page } = app;
   await app.room('Log');
-  await page.getByLabel('Files of frames').setInputFiles([standInFrames(1)[0] as string]);
+  await page.getByLabel('Photo files').setInputFiles([standInFrames(1)[0] as string]);
   await expect(page.getByText('1 frame read.')).toBeVisible({ timeout: 60_000 });
   await app.expectStored();
   const exported = async (): Promise<Buffer> => {

@@ -7,7 +7,7 @@ test('two thousand frames: on screen while they are read, gone through by keys, 
   await app.room('Log');
   const sheet = page.getByRole('listbox', { name: 'Frames of the walk' });
   await expect(sheet.getByRole('option').first()).toBeVisible();
-  await page.getByLabel('Files of frames').setInputFiles([...manyFrames(2000)]);
+  await page.getByLabel('Photo files').setInputFiles([...manyFrames(2000)]);
   // The first are there while the others are still read.
   await expect(page.getByText(/^(Reading|Looking at) \d+ of 2000$/)).toBeVisible();
   await expect(page.getByLabel('Walked on').locator('option:checked')).toHaveText('Sat 13 March', { timeout: 30_000 });
@@ -38,7 +38,7 @@ test('two thousand frames: on screen while they are read, gone through by keys, 
 test('frames of another year lie between the stops, and say so', async ({ app }) => {
   const { page } = app;
   await app.room('Log');
-  await page.getByLabel('Files of frames').setInputFiles([...manyFrames(3, '2019:07:01')]);
+  await page.getByLabel('Photo files').setInputFiles([...manyFrames(3, '2019:07:01')]);
   await expect(page.getByText('3 frames read.')).toBeVisible({ timeout: 60_000 });
   const between = page.getByRole('listbox', { name: 'Frames of the walk' }).getByRole('group', { name: 'Between the stops' });
   // So far off no clock is: nothing is proposed that would put them into stays.
@@ -54,7 +54,7 @@ test('frames of another day of the walk are offered to it, moved there, and back
   const { page } = app;
   await app.room('Log');
   // At 6:20, 10:20 and 14:20 of the Saturday after the walk's: two of them when it stays somewhere.
-  await page.getByLabel('Files of frames').setInputFiles([...manyFrames(3, '2027:03:20')]);
+  await page.getByLabel('Photo files').setInputFiles([...manyFrames(3, '2027:03:20')]);
   await expect(page.getByText('3 frames read.')).toBeVisible({ timeout: 60_000 });
   await expect(page.getByText('2 of 3 lie in the stays of Sluice to arcade, Sat 20 March.')).toBeVisible();
   await page.getByRole('button', { name: 'Move 3 there' }).click();

@@ -6,7 +6,7 @@ import { standInFrames } from '../fixtures/frames.js';
 import type { AppPage } from '../pages/app-page.js';
 
 async function readFrames({ page }: AppPage, files: readonly string[]): Promise<void> {
-  await page.getByLabel('Files of frames').setInputFiles([...files]);
+  await page.getByLabel('Photo files').setInputFiles([...files]);
   await expect(page.getByText(/frames? read/)).toBeVisible({ timeout: 60_000 });
 }
 
@@ -46,9 +46,9 @@ test('the frames of a walk, from files to what they say of the cards, by keys', 
   for (const key of ['7', '2', '7', '1']) await page.keyboard.press(key);
   const group = sheet.getByRole('group', { name: 'Tollard Stop' });
   await expect(group.getByText('good', { exact: true })).toHaveCount(2);
-  await expect(group.getByText('they moved', { exact: true })).toBeVisible();
+  await expect(group.getByText('subject moved', { exact: true })).toBeVisible();
   await page.keyboard.press('Control+z');
-  await expect(sheet.getByText('I shook', { exact: true })).toHaveCount(0);
+  await expect(sheet.getByText('camera shake', { exact: true })).toHaveCount(0);
 
   // The one that was gone on to belongs to the stop behind; what is put there by hand stays there.
   await page.keyboard.press(']');
@@ -63,10 +63,10 @@ test('the frames of a walk, from files to what they say of the cards, by keys', 
   await expect(page.getByRole('region', { name: 'Over 2 walks' }).getByText(/^16 of 45 missed/)).toBeVisible();
   const tollard = page.getByRole('article', { name: 'Tollard Stop' });
   await expect(tollard.getByText('3 frames, 2 good.')).toBeVisible();
-  await expect(tollard.getByText(/The card expected \d\.\d, chance allows \d to \d/)).toBeVisible();
+  await expect(tollard.getByText(/The card predicted \d\.\d \(\d to \d by chance\)/)).toBeVisible();
   // Three frames that were exposed for different light say nothing of it.
   await expect(tollard.getByText(/by 3 frames that lie within .* of it: too far apart to go by\./)).toBeVisible();
-  await expect(tollard.getByRole('button', { name: /^Take/ })).toHaveCount(0);
+  await expect(tollard.getByRole('button', { name: /^Correct this stop/ })).toHaveCount(0);
 });
 
 test('files that are no frames are refused in words, and the rest goes on', async ({ app }) => {
@@ -76,7 +76,7 @@ test('files that are no frames are refused in words, and the rest goes on', asyn
   const bytes = readFileSync(whole as string);
   await app.room('Log');
   await page
-    .getByLabel('Files of frames')
+    .getByLabel('Photo files')
     .setInputFiles([
       file('EMPTY.JPG', Buffer.alloc(0)),
       file('NOTES.JPG', Buffer.from('not a picture at all')),
@@ -85,13 +85,13 @@ test('files that are no frames are refused in words, and the rest goes on', asyn
       file('NOISE.JPG', Buffer.from(Array.from({ length: 5000 }, (_, k) => (k * 7919) % 251))),
     ]);
   await expect(page.getByText('2 frames read, 4 files with a problem.')).toBeVisible({ timeout: 60_000 });
-  const problems = page.getByRole('list', { name: 'What could not be read' });
+  const problems = page.getByRole('list', { name: 'Files that could not be read' });
   await expect(problems.getByText('EMPTY.JPG is empty: 0 bytes.')).toBeVisible();
   await expect(problems.getByText('NOTES.JPG is no photograph that can be read here.')).toBeVisible();
   await expect(problems.getByText(/^TORN\.JPG .*: what it says of itself is kept\.$/)).toBeVisible();
   // The same again adds nothing.
-  await page.getByLabel('Files of frames').setInputFiles([file('WHOLE.JPG', bytes)]);
-  await expect(page.getByText('0 frames read, 1 there already.')).toBeVisible();
+  await page.getByLabel('Photo files').setInputFiles([file('WHOLE.JPG', bytes)]);
+  await expect(page.getByText('0 frames read, 1 already there.')).toBeVisible();
 });
 
 test('a file of half a gigabyte and pictures that claim to be huge are refused in words, and nothing else suffers', async ({
@@ -116,9 +116,9 @@ test('a file of half a gigabyte and pictures that claim to be huge are refused i
   writeFileSync(at('BOMB.JPG'), bomb);
   writeFileSync(at('WHOLE.JPG'), bytes);
   await app.room('Log');
-  await page.getByLabel('Files of frames').setInputFiles(['ZEROS.JPG', 'ENDLESS.JPG', 'BOMB.JPG', 'WHOLE.JPG'].map(at));
+  await page.getByLabel('Photo files').setInputFiles(['ZEROS.JPG', 'ENDLESS.JPG', 'BOMB.JPG', 'WHOLE.JPG'].map(at));
   await expect(page.getByText('3 frames read, 3 files with a problem.')).toBeVisible({ timeout: 90_000 });
-  const problems = page.getByRole('list', { name: 'What could not be read' });
+  const problems = page.getByRole('list', { name: 'Files that could not be read' });
   await expect(problems.getByText('ZEROS.JPG is no photograph that can be read here.')).toBeVisible();
   await expect(problems.getByText('ENDLESS.JPG is larger than 200 MB: what it says of itself is kept.')).toBeVisible();
   await expect(problems.getByText(/^BOMB\.JPG has 4225 megapixels; at most 120 are opened/)).toBeVisible();
@@ -147,22 +147,19 @@ test('the demo’s earlier walk, and a walk without frames or without a walk', a
   expect(await saved()).toContain('Vessen Hall');
   await page.getByRole('tab', { name: 'Against the card' }).click();
   await expect(page.getByText('15 of 42 missed.')).toBeVisible();
-  await expect(page.getByText(/They moved: 7, 47 % of the misses\./)).toBeVisible();
+  await expect(page.getByText(/Subject moved: 7, 47 % of the misses\./)).toBeVisible();
   // What the frames say of the light goes to the stop, and back.
   const steps = page.getByRole('article', { name: 'Orrel Steps' });
-  await steps.getByRole('button', { name: 'Take +⅓ for its light' }).click();
-  await expect(steps.getByRole('button', { name: /^Take/ })).toHaveCount(0);
+  await steps.getByRole('button', { name: 'Correct this stop’s light by +⅓ EV' }).click();
+  await expect(steps.getByRole('button', { name: /^Correct this stop/ })).toHaveCount(0);
   await page.getByRole('button', { name: /^Undo: change the light by its frames/ }).click();
-  await expect(steps.getByRole('button', { name: /^Take/ })).toBeVisible();
-  // What they teach is taken over, drawn where it belongs, and taken back.
+  await expect(steps.getByRole('button', { name: /^Correct this stop/ })).toBeVisible();
+  // What they would teach is shown as an example: invented frames never change anybody's figures.
   await page.getByRole('tab', { name: 'What they teach' }).click();
   const hands = page.getByRole('article', { name: 'Your hands' });
-  await expect(hands.getByText(/by 42 frames by hand, 3 of them shaken\. Today: 0 stops\./)).toBeVisible();
-  const found = (await hands.locator('.found').innerText()).split(' ')[0] as string;
-  await hands.getByRole('button', { name: 'Take it over' }).click();
-  await expect(hands.getByText(`Today: ${found} stops.`)).toBeVisible();
-  await page.getByRole('button', { name: 'Undo: take your steadiness from your frames' }).click();
-  await expect(hands.getByText('Today: 0 stops.')).toBeVisible();
+  await expect(hands.getByText(/from 42 handheld frames, 3 of them shaky\. Current setting: 0 stops\./)).toBeVisible();
+  await expect(page.getByText(/^These are the demo’s invented frames/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Use this value' })).toHaveCount(0);
 
   await page.goto('/start');
   await page.getByLabel('Coordinates').fill('47.1, -31.5');
@@ -175,7 +172,7 @@ test('the demo’s earlier walk, and a walk without frames or without a walk', a
   await readFrames(app, [one as string]);
   await expect(sheet.getByRole('group', { name: 'Between the stops' }).getByRole('option')).toHaveCount(1);
   await page.getByRole('tab', { name: 'Against the card' }).click();
-  await expect(page.getByText('Nothing to hold against the cards yet')).toBeVisible();
+  await expect(page.getByText('Nothing to compare with the cards yet')).toBeVisible();
   // An address that names no walk means the one of last time.
   await page.goto('/walk');
   await expect(page.getByRole('heading', { name: 'My place has no stops yet' })).toBeVisible();

@@ -101,7 +101,7 @@ describe('snapping', () => {
 describe('reading what people type', () => {
   it('names both ways of reading a distance with a comma before three figures', () => {
     const read = parseEntry('1,500 m', { kind: 'distance', unit: 'metres' });
-    expect(read).toEqual({ ok: false, message: '“1,500 m” could be 1.5 m or 1500 m; type it without the comma' });
+    expect(read).toEqual({ ok: false, message: '“1,500 m” could be 1.500 m or 1500 m; type it without the comma' });
     expect(parseEntry('1,5 m', { kind: 'distance', unit: 'metres' })).toEqual({ ok: true, value: 1.5 });
     expect(parseEntry('0,125 m', { kind: 'distance', unit: 'metres' })).toEqual({ ok: true, value: 0.125 });
   });

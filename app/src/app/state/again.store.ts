@@ -51,10 +51,10 @@ export class AgainStore {
   private readonly workspace$ = inject(WorkspaceStore).workspace$;
 
   private readonly places$ = combineLatest([
-    inject(LogStore).all$,
+    inject(LogStore).teaching$,
     this.workspace$.pipe(distinctUntilChanged((a, b) => a.walks === b.walks && a.districts === b.districts)),
   ]).pipe(
-    map(([walked, workspace]) => ({
+    map(([{ walked }, workspace]) => ({
       workspace,
       places: placesWorked(walked).map((place) => ({ place, light: lightOf(workspace, place) })),
     })),

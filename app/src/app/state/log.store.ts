@@ -23,6 +23,22 @@ export function logOfDay({ logs }: Pick<Workspace, 'logs'>, { id, day }: Pick<Wa
   return logs.find((log) => log.walkId === id && log.day === day) ?? null;
 }
 
+/** Frames to learn from. */
+export interface Teaching {
+  readonly walked: readonly WalkedFrames[];
+  /** They are the demo's, invented: shown, never taken for the person's. */
+  readonly isExample: boolean;
+}
+
+/** Logs of the demo's walks, or of all others; a walk that is gone was the person's. */
+export function logsThatTeach({ logs, walks }: Pick<Workspace, 'logs' | 'walks'>, isExample: boolean): readonly WalkLog[] {
+  const demo = new Set(walks.filter(({ isDemo }) => isDemo).map(({ id }) => id));
+  return logs.filter(({ walkId }) => demo.has(walkId) === isExample);
+}
+
+const isSameList = (a: readonly WalkLog[], b: readonly WalkLog[]): boolean =>
+  a.length === b.length && a.every((log, k) => log === b[k]);
+
 const NO_FRAMES: readonly LogFrame[] = [];
 
 /** The logs of the chosen walk: of its own day, or the latest that there is, unless another one is asked for. */
@@ -50,13 +66,20 @@ export class LogStore {
     shareReplay({ bufferSize: 1, refCount: true }),
   );
 
-  /** Of every walk that was ever walked. */
-  readonly all$: Observable<readonly WalkedFrames[]> = inject(WorkspaceStore).workspace$.pipe(
-    distinctUntilChanged((a, b) => a.logs === b.logs && a.frames === b.frames),
-    map(({ logs, frames }) => {
+  /** What teaches: every walk that was ever walked but for the demo's, which is shown alone, as an example, on its own walk. */
+  readonly teaching$: Observable<Teaching> = combineLatest([
+    inject(WorkspaceStore).workspace$,
+    inject(FocusStore).focus$.pipe(
+      map(({ walk }) => walk?.isDemo === true),
+      distinctUntilChanged(),
+    ),
+  ]).pipe(
+    map(([{ logs, frames, walks }, isExample]) => ({ logs: logsThatTeach({ logs, walks }, isExample), frames, isExample })),
+    distinctUntilChanged((a, b) => a.frames === b.frames && a.isExample === b.isExample && isSameList(a.logs, b.logs)),
+    map(({ logs, frames, isExample }) => {
       const byLog = new Map<string, LogFrame[]>(logs.map(({ id }) => [id, []]));
       for (const frame of frames) byLog.get(frame.logId)?.push(frame);
-      return logs.map((log) => ({ log, placed: placedFrames(log, byLog.get(log.id) ?? []) }));
+      return { walked: logs.map((log) => ({ log, placed: placedFrames(log, byLog.get(log.id) ?? []) })), isExample };
     }),
     shareReplay({ bufferSize: 1, refCount: true }),
   );

@@ -1,4 +1,5 @@
 import type { Lesson, NoLesson } from '@roam-dial/core/log';
+import { markedBetween, snapToMark } from '@roam-dial/core';
 import { counted } from './counted';
 import type { Wording } from './wording';
 
@@ -9,10 +10,10 @@ export interface LessonWords {
   readonly words: string;
 }
 
-/** How one speaks of a figure. */
-interface Speech {
+/** How a figure is put in words. */
+interface LessonPhrases {
   readonly say: (value: number) => string;
-  /** "Four frames of five are taken": what a found figure means. */
+  /** What a found figure means. */
   readonly means: string;
   /** What is counted, and what became of the others. */
   readonly of: readonly [one: string, many: string];
@@ -27,25 +28,25 @@ interface Speech {
 const signed = (stops: number): string => (Math.abs(stops) < 0.05 ? '0' : `${stops < 0 ? '−' : '+'}${Math.abs(stops).toFixed(1)}`);
 const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight'];
 
-function notYetWords(why: NoLesson, frames: number, { of, none, least, allFine, allSpoilt }: Speech): string {
+function notYetWords(why: NoLesson, frames: number, { of, none, least, allFine, allSpoilt }: LessonPhrases): string {
   const count = counted(frames, ...of);
   switch (why) {
     case 'none':
       return none;
     case 'few':
-      return `Only ${count} so far: ${NUMBERS[least] ?? least} at least are needed.`;
+      return `Only ${count} so far; at least ${NUMBERS[least] ?? least} are needed.`;
     case 'allFine':
-      return `All ${frames} ${allFine}: where that ends they do not say.`;
+      return `All ${frames} ${allFine}, so they do not show your limit.`;
     case 'noneFine':
-      return `All ${frames} ${allSpoilt}: where that begins they do not say.`;
+      return `All ${frames} ${allSpoilt}, so they do not show your limit.`;
     case 'wide':
-      return `${count} leave it open within too wide a band: take some nearer to the limit.`;
+      return `${count} are not enough to narrow it down: shoot some closer to the limit.`;
   }
 }
 
-function wordsOf(lesson: Lesson<unknown>, speech: Speech): LessonWords {
+function wordsOf(lesson: Lesson<unknown>, speech: LessonPhrases): LessonWords {
   const { say, means, of, spoilt } = speech;
-  const today = `Today: ${say(lesson.today)}.`;
+  const today = `Current setting: ${say(lesson.today)}.`;
   if (lesson.kind === 'notYet') {
     return { figure: '', band: '', words: `${notYetWords(lesson.why, lesson.frames, speech)} ${today}` };
   }
@@ -54,8 +55,14 @@ function wordsOf(lesson: Lesson<unknown>, speech: Speech): LessonWords {
   return {
     figure: say(found),
     band: `${say(low)} to ${say(high)}`,
-    words: `${means}: by ${counted(frames, ...of)}${lost}. ${today}`,
+    words: `${means}, from ${counted(frames, ...of)}${lost}. ${today}`,
   };
+}
+
+/** The marked ISO nearest to an estimate: a dial has no other. */
+function nearestIso(iso: number): number {
+  const marks = markedBetween('iso', 'third', iso / 1.3, iso * 1.3);
+  return snapToMark({ value: iso, marks, direction: 'nearest' }) ?? iso;
 }
 
 const FRAMES = ['frame', 'frames'] as const;
@@ -66,13 +73,13 @@ const SPEECH = { of: FRAMES, least: LEAST, allFine: 'were fine', allSpoilt: 'wer
 export function handsWords(lesson: Lesson<unknown>): LessonWords {
   return wordsOf(lesson, {
     ...SPEECH,
-    of: ['frame by hand', 'frames by hand'],
+    of: ['handheld frame', 'handheld frames'],
     say: (stops) => `${signed(stops)} stops`,
-    means: 'Against your rule, four frames of five being steady',
-    spoilt: 'shaken',
-    none: 'Say of some frames whether they shook, and which of your bodies took them.',
+    means: 'Against your shutter rule, with four frames in five steady',
+    spoilt: 'shaky',
+    none: 'Mark some frames as shaky or good, and say which of your bodies took them.',
     allFine: 'were steady',
-    allSpoilt: 'shook',
+    allSpoilt: 'were shaky',
   });
 }
 
@@ -80,11 +87,11 @@ export function handsWords(lesson: Lesson<unknown>): LessonWords {
 export function isoWords(lesson: Lesson<unknown>, wording: Wording): LessonWords {
   return wordsOf(lesson, {
     ...SPEECH,
-    say: (iso) => `ISO ${wording.iso(Number(iso.toPrecision(2)), 'third')}`,
-    means: 'Four frames of five are taken',
+    say: (iso) => `ISO ${wording.iso(nearestIso(iso), 'third')}`,
+    means: 'The highest ISO you accept in four frames out of five',
     spoilt: 'too noisy',
-    none: 'Say of some of its frames whether noise spoilt them.',
-    allFine: 'were without too much noise',
+    none: 'Mark some of its frames as too noisy or good.',
+    allFine: 'were clean enough',
     allSpoilt: 'were too noisy',
   });
 }
@@ -97,16 +104,16 @@ export function guessWords(lesson: Lesson<unknown>): LessonWords {
   const words = wordsOf(lesson, {
     ...SPEECH,
     say: percent,
-    means: 'So much too far you guess distances',
-    spoilt: 'sharp elsewhere',
-    none: 'Frames of a lens with engraved distances say it, where they have a focus distance that is not the card’s; say which lens is which.',
+    means: 'You overestimate distances by this much (− underestimate)',
+    spoilt: 'out of focus',
+    none: 'This needs frames from a lens with engraved distances, focused elsewhere than the card says; say which lens is which.',
   });
   if (lesson.kind === 'notYet' || lesson.spread === undefined) return words;
   const { found, low, high, today } = lesson.spread;
   const spread = (value: number): string => `${Math.round(100 * value)} %`;
   return {
     ...words,
-    words: `${words.words} They lie within ${spread(found)} of it (${spread(low)} to ${spread(high)}; today ${spread(today)}).`,
+    words: `${words.words} Your guesses scatter by ±${spread(found)} (${spread(low)} to ${spread(high)}; current setting ${spread(today)}).`,
   };
 }
 
@@ -115,9 +122,9 @@ export function smearWords(lesson: Lesson<unknown>): LessonWords {
   return wordsOf(lesson, {
     ...SPEECH,
     say: (circles) => `${circles.toFixed(1)} circles`,
-    means: 'People smeared so far you still take, four frames of five',
-    spoilt: 'called moved',
-    none: 'Say of some frames whether they are good or somebody moved, and which of your bodies took them.',
+    means: 'The motion blur you accept in four frames out of five',
+    spoilt: 'marked as moved',
+    none: 'Mark some frames as good or “subject moved”, and say which of your bodies took them.',
     allFine: 'were good',
     allSpoilt: 'had moved',
   });
@@ -126,12 +133,12 @@ export function smearWords(lesson: Lesson<unknown>): LessonWords {
 export function paceWords(lesson: Lesson<unknown>): LessonWords {
   return wordsOf(lesson, {
     ...SPEECH,
-    of: ['way', 'ways'],
+    of: ['leg', 'legs'],
     least: 3,
     say: (mps) => `${mps.toFixed(2)} m/s`,
-    means: 'So fast you go from stop to stop',
+    means: 'Your walking pace between stops',
     spoilt: '',
-    none: 'Walks that were tapped through in the hand say it, and tracks.',
+    none: 'Tap through a walk on the phone, or import a track.',
   });
 }
 
@@ -140,9 +147,9 @@ export function stepsWords(lesson: Lesson<unknown>, wording: Wording): LessonWor
   return wordsOf(lesson, {
     ...SPEECH,
     say: (metres) => wording.distance(Number(metres.toPrecision(2))),
-    means: 'Half of the people step nearer, half farther',
+    means: 'Half of the people pass nearer, half farther',
     spoilt: 'sharp elsewhere',
-    none: 'No frame says it.',
+    none: 'No frame shows this yet.',
   });
 }
 
@@ -150,8 +157,8 @@ export function speedWords(lesson: Lesson<unknown>): LessonWords {
   return wordsOf(lesson, {
     ...SPEECH,
     say: (mps) => `${mps.toFixed(1)} m/s`,
-    means: 'So fast people walk, by their smears',
+    means: 'Walking speed of passers-by, measured from motion blur',
     spoilt: '',
-    none: 'No frame says it.',
+    none: 'No frame shows this yet.',
   });
 }

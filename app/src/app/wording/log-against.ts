@@ -9,28 +9,29 @@ const percent = (share: number): string => `${Math.round(100 * share)} %`;
 
 const capital = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
 
-/** `5 good of 9, the card expected 6.2 (4 to 8)`. */
+/** `5 good of 9; the card predicted 6.2 (4 to 8 by chance)`. */
 export function againstSentences({ frames, judged, good, expected }: AgainstCard): readonly string[] {
   const first =
     judged === frames
       ? `${counted(frames, 'frame', 'frames')}, ${good} good.`
-      : `${counted(frames, 'frame', 'frames')}, ${good} good of ${judged} decided.`;
+      : `${counted(frames, 'frame', 'frames')}, ${good} good of ${judged} marked.`;
   if (expected === null) return [first];
   const { mean, low, high } = expected;
   const isWithin = good >= low && good <= high;
   const verdict = isWithin
     ? ''
     : good > high
-      ? ' More than chance allows: the card is too careful here.'
-      : ' Fewer than chance allows: something is worse than the card thinks.';
-  return [first, `The card expected ${mean.toFixed(1)}, chance allows ${low} to ${high}.${verdict}`];
+      ? ' You did better than that: the card is too cautious here.'
+      : ' You did worse than that: something spoils more frames than the card expects.';
+  return [first, `The card predicted ${mean.toFixed(1)} (${low} to ${high} by chance).${verdict}`];
 }
 
 /** An offset that its frames cannot carry is said to be none to go by. */
 export function lightSentence({ offsetEv, spreadEv, isSure, frames }: LightFound, wording: Wording): string {
   const size = wording.stops(Math.round(offsetEv * 3) / 3, 'third');
-  const way = Math.abs(offsetEv) < 1 / 6 ? 'The light was as the model has it' : `The light was ${size} against the model`;
-  return `${way}, by ${counted(frames, 'frame', 'frames')} that lie within ${spreadEv.toFixed(1)} stops of it${isSure ? '' : ': too far apart to go by'}.`;
+  const way = Math.abs(offsetEv) < 1 / 6 ? 'The light matched the model' : `The light was ${size} EV off the model`;
+  const by = `${counted(frames, 'frame', 'frames')}, within ${spreadEv.toFixed(1)} stops`;
+  return isSure ? `${way} (${by}).` : `${way} (${by}), but the frames differ too much to rely on.`;
 }
 
 /** Settings that frames can say; of a film's most are not known. */
@@ -50,11 +51,11 @@ export function departureRows({ departures }: AgainstCard): readonly {
 }
 
 export function totalSentence({ decided, misses, causes }: Misses): string {
-  if (decided === 0) return 'Nothing is decided of these frames yet: say in the sheet what they are.';
+  if (decided === 0) return 'None of these frames is marked yet: mark them on the sheet.';
   const [first] = causes;
   const missed = `${misses} of ${decided} missed`;
-  if (misses === 0) return `All ${decided} decided frames are good.`;
-  if (first === undefined) return `${missed}, none for a reason that is in the picture.`;
+  if (misses === 0) return `All ${decided} marked frames are good.`;
+  if (first === undefined) return `${missed}, none for a reason visible in the picture.`;
   const mostly = first.share > 0.5 && first.misses >= 5 ? `, mostly: ${VERDICT_WORDS[first.cause]}` : '';
   return `${missed}${mostly}.`;
 }

@@ -19,12 +19,12 @@ describe('what a frame says', () => {
 
   it('is left out where the file has none of it', () => {
     const nothing = { fNumber: null, shutterS: null, iso: null, focalLengthMm: null };
-    expect(settingsWords(nothing, wording)).toBe('says nothing');
+    expect(settingsWords(nothing, wording)).toBe('no settings');
     expect(settingsWords({ ...nothing, shutterS: 1 / 250 }, wording)).toBe('1/250');
   });
 
   it('is asked as long as nobody has decided', () => {
-    expect([looksWords('moved'), looksWords('cannotTell')]).toEqual(['they moved?', 'cannot tell']);
+    expect([looksWords('moved'), looksWords('cannotTell')]).toEqual(['subject moved?', 'cannot tell']);
   });
 
   it('has its evidence in the order in which one looks', () => {
@@ -42,9 +42,9 @@ describe('what a frame says', () => {
       blackShare: 0,
     };
     expect(evidenceSentences(evidence)).toEqual([
-      'The subject is soft: points spread over 4.2 px along 178°, 1.1 px across.',
-      'Of the rest 96 % is sharp, 3 % smeared, 1 % soft every way.',
-      'Noise 1.3 of 255, blacks at 0 % of the mean.',
+      'The subject is soft: blur of 4.2 px along 178°, 1.1 px across.',
+      'Elsewhere: 96 % sharp, 3 % motion-blurred, 1 % out of focus.',
+      'Noise 1.3 of 255; darkest tones at 0 % of the mean.',
     ]);
     const shaken = evidenceSentences({ ...evidence, smearedShare: 0.8, agreement: 0.9, isTurn: true });
     expect(shaken[2]).toBe('The smears turn about one point.');
@@ -80,30 +80,30 @@ describe('what the numbers say', () => {
   const card = { frames: 9, judged: 9, good: 5, expected: { mean: 6.2, low: 4, high: 8 }, light: null, departures: none };
 
   it('is whether chance allows it', () => {
-    expect(againstSentences(card)).toEqual(['9 frames, 5 good.', 'The card expected 6.2, chance allows 4 to 8.']);
-    expect(againstSentences({ ...card, good: 2 })[1]).toContain('Fewer than chance allows');
-    expect(againstSentences({ ...card, good: 9 })[1]).toContain('More than chance allows');
-    expect(againstSentences({ ...card, judged: 3, good: 1, expected: null })).toEqual(['9 frames, 1 good of 3 decided.']);
+    expect(againstSentences(card)).toEqual(['9 frames, 5 good.', 'The card predicted 6.2 (4 to 8 by chance).']);
+    expect(againstSentences({ ...card, good: 2 })[1]).toContain('You did worse than that');
+    expect(againstSentences({ ...card, good: 9 })[1]).toContain('You did better than that');
+    expect(againstSentences({ ...card, judged: 3, good: 1, expected: null })).toEqual(['9 frames, 1 good of 3 marked.']);
   });
 
   it('is what the light was, with how far frames lie about it', () => {
     expect(lightSentence({ offsetEv: -0.95, spreadEv: 0.31, isSure: true, frames: 7 }, wording)).toBe(
-      'The light was −1 against the model, by 7 frames that lie within 0.3 stops of it.',
+      'The light was −1 EV off the model (7 frames, within 0.3 stops).',
     );
     expect(lightSentence({ offsetEv: 0.1, spreadEv: 0.3, isSure: true, frames: 1 }, wording)).toMatch(
-      /^The light was as the model has it, by 1 frame /,
+      /^The light matched the model \(1 frame, /,
     );
     expect(lightSentence({ offsetEv: -0.7, spreadEv: 4.9, isSure: false, frames: 30 }, wording)).toMatch(
-      /30 frames that lie within 4\.9 stops of it: too far apart to go by\.$/,
+      /\(30 frames, within 4\.9 stops\), but the frames differ too much to rely on\.$/,
     );
   });
 
   it('is mostly one cause only where more than half of enough misses are', () => {
     const cause = (misses: number, share: number) => ({ cause: 'moved' as const, misses, share, stretches: [] });
-    expect(totalSentence({ decided: 20, misses: 8, causes: [cause(6, 0.75)] })).toBe('8 of 20 missed, mostly: they moved.');
+    expect(totalSentence({ decided: 20, misses: 8, causes: [cause(6, 0.75)] })).toBe('8 of 20 missed, mostly: subject moved.');
     expect(totalSentence({ decided: 20, misses: 3, causes: [cause(3, 1)] })).toBe('3 of 20 missed.');
-    expect(totalSentence({ decided: 20, misses: 0, causes: [] })).toBe('All 20 decided frames are good.');
-    expect(totalSentence({ decided: 0, misses: 0, causes: [] })).toMatch(/^Nothing is decided/);
+    expect(totalSentence({ decided: 20, misses: 0, causes: [] })).toBe('All 20 marked frames are good.');
+    expect(totalSentence({ decided: 0, misses: 0, causes: [] })).toMatch(/^None of these frames is marked yet/);
   });
 
   it('is where they lie together, beside what lies elsewhere', () => {
@@ -115,7 +115,7 @@ describe('what the numbers say', () => {
     );
     expect(found).toEqual({
       cause: 'moved',
-      words: 'They moved: 9, 100 % of the misses.',
+      words: 'Subject moved: 9, 100 % of the misses.',
       where: ['At about 1/60: 8 of 10, elsewhere 1 of 20.'],
     });
     const hours = {
@@ -143,7 +143,7 @@ describe('what was read', () => {
   it('is told in one sentence', () => {
     expect(readWords({ read: 1, known: 0, problems: [] })).toBe('1 frame read.');
     expect(readWords({ read: 40, known: 2, problems: ['a', 'b'] })).toBe(
-      '40 frames read, 2 there already, 2 files with a problem.',
+      '40 frames read, 2 already there, 2 files with a problem.',
     );
   });
 });
@@ -156,22 +156,27 @@ describe('what the frames teach', () => {
     expect(handsWords({ ...found, takes })).toEqual({
       figure: '+0.8 stops',
       band: '+0.1 stops to +1.6 stops',
-      words: 'Against your rule, four frames of five being steady: by 40 frames by hand, 6 of them shaken. Today: 0 stops.',
+      words:
+        'Against your shutter rule, with four frames in five steady, from 40 handheld frames, 6 of them shaky. Current setting: 0 stops.',
     });
     expect(isoWords({ ...found, today: 6400, found: 3170, low: 1980, high: 5100, takes: 3170 }, wording)).toMatchObject({
       figure: 'ISO 3200',
-      band: 'ISO 2000 to ISO 5100',
+      band: 'ISO 2000 to ISO 5000',
     });
   });
 
   it.each([
-    ['none', 'Say of some frames whether they shook'],
-    ['few', 'Only 5 frames by hand so far: eight at least are needed.'],
+    ['none', 'Mark some frames as shaky or good'],
+    ['few', 'Only 5 handheld frames so far; at least eight are needed.'],
     ['allFine', 'All 5 were steady'],
-    ['noneFine', 'All 5 shook'],
-    ['wide', '5 frames by hand leave it open within too wide a band'],
+    ['noneFine', 'All 5 were shaky, so they do not show your limit.'],
+    ['wide', '5 handheld frames are not enough to narrow it down'],
   ] as const)('says so where frames cannot carry it: %s', (why, words) => {
     const said = handsWords({ kind: 'notYet', today: -1, why, frames: 5 });
-    expect([said.figure, said.words.includes(words), said.words.endsWith('Today: −1.0 stops.')]).toEqual(['', true, true]);
+    expect([said.figure, said.words.includes(words), said.words.endsWith('Current setting: −1.0 stops.')]).toEqual([
+      '',
+      true,
+      true,
+    ]);
   });
 });

@@ -5,17 +5,17 @@ import type { Wording } from './wording';
 
 /** As one says it of a frame. */
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
-  shake: 'I shook',
-  moved: 'they moved',
-  focus: 'sharp elsewhere',
+  shake: 'camera shake',
+  moved: 'subject moved',
+  focus: 'missed focus',
   depth: 'too little depth',
-  veil: 'veil or dirt',
+  veil: 'haze or dirt',
   noise: 'noise',
   good: 'good',
-  no: 'no',
+  no: 'rejected',
 };
 
-/** In the order of their keys: causes and good from 1 to 7, and no for all else. */
+/** In the order of their keys: causes and good from 1 to 7, rejected for all else. */
 export const VERDICT_KEYS: readonly (readonly [key: string, verdict: Verdict])[] = [
   ['1', 'shake'],
   ['2', 'moved'],
@@ -33,16 +33,16 @@ export function looksWords(looksLike: SoftnessVerdict['looksLike']): string {
 }
 
 export const PLACED_WORDS: Readonly<Record<PlacedBy, string>> = {
-  position: 'by its position',
-  time: 'by its time',
-  hand: 'put here by you',
+  position: 'matched by position',
+  time: 'matched by time',
+  hand: 'placed by you',
 };
 
 const COMPARED_WORDS: Readonly<Record<Compared, string>> = {
   shutter: 'shutter',
   aperture: 'aperture',
   iso: 'ISO',
-  compensation: 'meter',
+  compensation: 'compensation',
   focus: 'focus',
 };
 
@@ -69,7 +69,7 @@ export function settingsWords({ fNumber, shutterS, iso }: Set, wording: Wording)
     shutterS === null ? '' : wording.shutter(shutterS, 'third'),
     iso === null ? '' : wording.iso(iso, 'third'),
   ].filter((part) => part !== '');
-  return parts.length === 0 ? 'says nothing' : parts.join(' ');
+  return parts.length === 0 ? 'no settings' : parts.join(' ');
 }
 
 export function cardWords({ fNumber, shutterS, iso, focusM }: Moment, wording: Wording): string {
@@ -86,23 +86,23 @@ export function evidenceSentences(
 ): readonly string[] {
   const ofSubject =
     subject === null
-      ? 'Where the subject is there is too little to read.'
+      ? 'There is too little detail at the subject to measure.'
       : subject.majorPx <= sharpPx
-        ? `The subject is sharp: points spread over ${px(subject.majorPx)}, ${px(sharpPx)} would still be.`
-        : `The subject is soft: points spread over ${px(subject.majorPx)} along ${Math.round(subject.directionDeg)}°, ${px(subject.minorPx)} across.`;
+        ? `The subject is sharp: blur of ${px(subject.majorPx)} (up to ${px(sharpPx)} still counts as sharp).`
+        : `The subject is soft: blur of ${px(subject.majorPx)} along ${Math.round(subject.directionDeg)}°, ${px(subject.minorPx)} across.`;
   const ofRest =
     tiles === 0
-      ? 'Nothing else in the picture can be read.'
-      : `Of the rest ${percent(sharpShare)} is sharp, ${percent(smearedShare)} smeared, ${percent(softShare)} soft every way.`;
-  const way = isTurn ? 'turn about one point' : 'run one way';
-  const ofSmears = smearedShare < 0.15 ? [] : [`The smears ${agreement > 0.6 ? way : 'run every way'}.`];
-  const ofFull = atFull === null ? [] : [`At full size a point there spreads over ${px(atFull.majorPx)}.`];
+      ? 'Nothing else in the picture can be measured.'
+      : `Elsewhere: ${percent(sharpShare)} sharp, ${percent(smearedShare)} motion-blurred, ${percent(softShare)} out of focus.`;
+  const way = isTurn ? 'rotates around one point' : 'runs one way';
+  const ofSmears = smearedShare < 0.15 ? [] : [`The blur ${agreement > 0.6 ? way : 'runs in different directions'}.`];
+  const ofFull = atFull === null ? [] : [`At full size the blur there is ${px(atFull.majorPx)}.`];
   return [
     ofSubject,
     ...ofFull,
     ofRest,
     ...ofSmears,
-    `Noise ${noiseSeen.toFixed(1)} of 255, blacks at ${percent(blackShare)} of the mean.`,
+    `Noise ${noiseSeen.toFixed(1)} of 255; darkest tones at ${percent(blackShare)} of the mean.`,
   ];
 }
 
@@ -125,7 +125,7 @@ export function readWords({
 }): string {
   const parts = [
     `${counted(read, 'frame', 'frames')} read`,
-    ...(known === 0 ? [] : [`${known} there already`]),
+    ...(known === 0 ? [] : [`${known} already there`]),
     ...(problems.length === 0 ? [] : [`${counted(problems.length, 'file', 'files')} with a problem`]),
   ];
   return `${parts.join(', ')}.`;

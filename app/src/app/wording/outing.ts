@@ -2,9 +2,9 @@ import { MISS_REASONS, type MissReason } from '@roam-dial/core';
 
 const MISS_WORDS: Readonly<Record<MissReason, string>> = {
   notReady: 'I was not ready',
-  shake: 'I shook',
-  smear: 'they smeared',
-  focus: 'sharp elsewhere',
+  shake: 'camera shake',
+  smear: 'subject moved',
+  focus: 'missed focus',
   light: 'the light had gone',
   blocked: 'somebody in the way',
   nobody: 'nobody came',

@@ -27,7 +27,7 @@ export class AgainstPage {
   private readonly stopActions = inject(StopActions);
   private readonly store = inject(LogStore);
   private readonly walked = toSignal(this.store.log$);
-  private readonly all = toSignal(this.store.all$, { initialValue: [] });
+  private readonly teaching = toSignal(this.store.teaching$, { initialValue: { walked: [], isExample: false } });
   protected readonly wording = wordingSignal();
 
   protected readonly walk = computed(() => this.walked()?.walk ?? null);
@@ -64,7 +64,7 @@ export class AgainstPage {
 
   /** Of this walk, and of all there were: the same where there was one. */
   protected readonly misses = computed(() => {
-    const [log, all] = [this.walked()?.log ?? null, this.all().filter(hasDecided)];
+    const [log, all] = [this.walked()?.log ?? null, this.teaching().walked.filter(hasDecided)];
     const others = all.filter((one) => one.log.id !== log?.id);
     return [
       ...(log === null || this.stops().length === 0 ? [] : [this.missed('This walk', [{ log, placed: this.placed() }])]),

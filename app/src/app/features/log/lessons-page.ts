@@ -47,7 +47,7 @@ interface Group {
 }
 
 /** No frame knows when somebody saw what it shows. */
-const REACTION_WORDS = 'No frame says when you saw it, only when you shot: change it by hand, under Kit.';
+const REACTION_WORDS = 'Frames only show when you shot, not when you saw the subject: set this under Kit.';
 
 /** What the frames of all walks say of the person's own figures, to be taken over one by one. */
 @Component({
@@ -62,38 +62,41 @@ export class LessonsPage {
   private readonly stopActions = inject(StopActions);
   private readonly logs = inject(LogStore);
   private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
-  private readonly walked = toSignal(this.logs.all$, { initialValue: [] });
+  private readonly teaching = toSignal(this.logs.teaching$, { initialValue: { walked: [], isExample: false } });
+  protected readonly isExample = computed(() => this.teaching().isExample);
   private readonly shown = toSignal(this.logs.log$);
   private readonly wording = wordingSignal();
 
   protected readonly groups = computed<readonly Group[]>(() => {
     const workspace = this.workspace();
     if (workspace === undefined) return [];
-    const question: LessonQuestion = { walked: this.walked(), kit: workspace.kit, standard: workspace.standard };
+    const question: LessonQuestion = { walked: this.teaching().walked, kit: workspace.kit, standard: workspace.standard };
     const walk = this.shown()?.walk ?? null;
     const places = walk === null ? [] : walk.stops.flatMap((stop) => this.placeLines(question, walk, stop));
     return [
       { name: 'You', lines: this.ownLines(question, workspace) },
       { name: 'Your bodies', lines: this.bodyLines(question) },
-      { name: `Places of ${walk?.name ?? ''}`, lines: places },
+      { name: `Places on ${walk?.name ?? ''}`, lines: places },
     ].filter(({ lines }) => lines.length > 0);
   });
 
   private ownLines(question: LessonQuestion, workspace: Workspace): readonly Line[] {
-    const legs = [...workspace.outings.flatMap((outing) => legsOf(workspace, outing)), ...tracksWalked(workspace.logs)];
+    const logs = question.walked.map(({ log }) => log);
+    const outings = workspace.outings.filter(({ walkId }) => this.isExample() === isDemoWalk(workspace, walkId));
+    const legs = [...outings.flatMap((outing) => legsOf(workspace, outing)), ...tracksWalked(logs)];
     const [hands, guess, smear] = [handsLesson(question), guessLesson(question), smearLesson(question)];
     const pace = paceLesson(legs, question.standard);
     return [
       this.line('hands', 'Your hands', handsWords(hands), hands, 'your steadiness'),
-      this.line('smear', 'Smear that you still accept', smearWords(smear), smear, 'the smear you accept'),
-      this.line('guess', 'Your guesses of distances', guessWords(guess), guess, 'your guesses'),
-      this.line('pace', 'Your pace', paceWords(pace), pace, 'your pace'),
+      this.line('smear', 'Motion blur you accept', smearWords(smear), smear, 'the smear you accept'),
+      this.line('guess', 'Your distance guesses', guessWords(guess), guess, 'your guesses'),
+      this.line('pace', 'Your walking pace', paceWords(pace), pace, 'your pace'),
       {
         id: 'reaction',
-        name: 'Seconds from seeing to shooting',
+        name: 'Reaction time',
         figure: '',
         band: '',
-        words: `${REACTION_WORDS} Today: ${question.standard.reactionS.toFixed(1)} s.`,
+        words: `${REACTION_WORDS} Current setting: ${question.standard.reactionS.toFixed(1)} s.`,
         take: null,
       },
     ];
@@ -104,7 +107,7 @@ export class LessonsPage {
       .filter((item): item is Body => item.kind === 'body' && item.medium === 'digital')
       .map((body) => {
         const found = isoLesson(question, body);
-        const name = `ISO ceiling of ${body.name || 'a body without a name'}`;
+        const name = `ISO ceiling of ${body.name || 'an unnamed body'}`;
         return this.line(body.id, name, isoWords(found, this.wording()), found, `the ISO ceiling of ${body.name}`);
       });
   }
@@ -119,12 +122,15 @@ export class LessonsPage {
       change: (takes: Takes) => (one: Stop) => Stop,
     ): readonly Line[] => {
       const part = `${name.toLowerCase()} by its frames`;
-      const take = found.kind === 'found' ? () => this.stopActions.adjust({ walk, stop }, part, change(found.takes)) : null;
+      const take =
+        found.kind === 'found' && !this.isExample()
+          ? () => this.stopActions.adjust({ walk, stop }, part, change(found.takes))
+          : null;
       return found.frames === 0 ? [] : [{ id: `${stop.id}/${name}`, name: `${name} at ${nameOf(stop)}`, ...words, take }];
     };
     return [
-      ...line(steps, 'Where people step', stepsWords(steps, this.wording()), (subject) => (one) => ({ ...one, subject })),
-      ...line(speed, 'How fast people walk', speedWords(speed), (movers) => (one) => ({ ...one, movers })),
+      ...line(steps, 'Distance of passers-by', stepsWords(steps, this.wording()), (subject) => (one) => ({ ...one, subject })),
+      ...line(speed, 'Walking speed of passers-by', speedWords(speed), (movers) => (one) => ({ ...one, movers })),
     ];
   }
 
@@ -133,9 +139,13 @@ export class LessonsPage {
       id,
       name,
       ...words,
-      take: found.kind === 'found' ? () => this.kitActions.takeFromFrames(what, found.takes) : null,
+      take: found.kind === 'found' && !this.isExample() ? () => this.kitActions.takeFromFrames(what, found.takes) : null,
     };
   }
+}
+
+function isDemoWalk({ walks }: Pick<Workspace, 'walks'>, walkId: string): boolean {
+  return walks.some(({ id, isDemo }) => isDemo && id === walkId);
 }
 
 function legsOf({ walks }: Workspace, outing: Workspace['outings'][number]): ReturnType<typeof legsWalked> {
