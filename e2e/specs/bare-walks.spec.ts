@@ -37,7 +37,7 @@ async function everyPage(app: AppPage): Promise<ReadonlyMap<string, string>> {
     await expect(page.getByRole('heading', { level: 1 })).toBeAttached();
     await expect(page.getByText('Opening your walks…')).toHaveCount(0);
     await expect(page.locator('[aria-busy=true]')).toHaveCount(0);
-    await expect(page.getByText(/being measured|measuring \d|Measuring the walls|is being worked out/)).toHaveCount(0);
+    await expect(page.getByText(/being measured|measuring \d|Measuring the walls|Calculating the light/)).toHaveCount(0);
     texts.set(path, await page.locator('body').innerText());
   }
   return texts;

@@ -6,7 +6,7 @@ const order = (page: Page) => page.locator('rd-spine .stop:not(.aside) .name').a
 
 async function plan(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Plan it' }).click();
-  await expect(page.getByText(/^\d\.\d pictures to expect/)).toBeVisible({ timeout: 120_000 });
+  await expect(page.getByText(/^Expect \d\.\d pictures/)).toBeVisible({ timeout: 120_000 });
 }
 
 test.describe('the day’s plan', () => {
@@ -14,13 +14,13 @@ test.describe('the day’s plan', () => {
     const { page } = app;
     const before = await order(page);
     await plan(page);
-    await expect(page.getByText('the best there is, to the minute')).toBeVisible();
+    await expect(page.getByText('the best plan, to the minute')).toBeVisible();
     const planned = await order(page);
     expect(planned).not.toEqual(before);
     expect(planned).toHaveLength(7);
     const misfit = page.getByRole('list', { name: 'What does not fit' }).getByRole('listitem');
     await expect(misfit).toHaveCount(1);
-    await expect(misfit).toContainText('fits, at a cost of');
+    await expect(misfit).toContainText('fits, but costs');
     await expect(page.locator('rd-spine .aside')).toContainText('not today');
 
     await misfit.getByRole('button', { name: 'Fit it in' }).click();
@@ -44,7 +44,7 @@ test.describe('the day’s plan', () => {
     const { page } = app;
     await plan(page);
     await app.choose('Orrel Steps');
-    await expect(page.getByText(/Orrel Steps has its picture with \d+ %/)).toBeVisible();
+    await expect(page.getByText(/\d+ % chance of the picture at Orrel Steps/)).toBeVisible();
     const arrive = page.getByRole('slider', { name: 'Arrive at Orrel Steps' });
     const circle = await arrive.locator('circle').boundingBox();
     if (circle === null) throw new Error('no handle');
@@ -53,11 +53,11 @@ test.describe('the day’s plan', () => {
     await page.mouse.down();
     await page.mouse.move(x + 45, y, { steps: 5 });
     await expect(
-      page.getByText(/Orrel Steps from \d\d:\d\d: \d\.\d+ pictures less, with the others planned round it/),
+      page.getByText(/Orrel Steps from \d\d:\d\d: \d\.\d+ pictures less, with the others planned around it/),
     ).toBeVisible();
     await page.mouse.up();
     const at = await arrive.getAttribute('aria-valuetext');
-    await page.getByRole('button', { name: 'Plan the rest round Orrel Steps' }).click();
+    await page.getByRole('button', { name: 'Plan the rest around Orrel Steps' }).click();
     await expect(page.getByText(/Planned for \d\.\d pictures/).last()).toBeVisible({ timeout: 120_000 });
     await expect(arrive).toHaveAttribute('aria-valuetext', at ?? '');
   });

@@ -39,6 +39,11 @@ function solidOf(visit: Visit, { fromMin, toMin }: MinuteSpan, price: number): M
   return { fromMin: Math.max(fromMin, Math.min(from, to - shortest)), toMin: to };
 }
 
+/** Minutes in hand belong to a walk between places; what is had anywhere begins where one is. */
+function earlyMin({ visits }: DayQuestion, { visit }: PlannedVisit): number {
+  return visits[visit]?.isAnywhere === true ? 0 : EARLY_MIN;
+}
+
 /** A plan trimmed as it is walked: the light first, the time to spare where one is, on in time. Source: docs/day-plan.md. */
 export function asWalked(question: DayQuestion, plan: DayPlan): readonly WalkedVisit[] {
   const price = question.pricePerMin ?? DEFAULT_PRICE_PER_MIN;
@@ -50,7 +55,7 @@ export function asWalked(question: DayQuestion, plan: DayPlan): readonly WalkedV
     const setOffMin =
       next === undefined || nextSolid === undefined
         ? solid.toMin
-        : Math.max(solid.toMin, nextSolid.fromMin - EARLY_MIN - next.walkMin);
+        : Math.max(solid.toMin, nextSolid.fromMin - earlyMin(question, next) - next.walkMin);
     return { ...planned, solid, setOffMin, spareMin: setOffMin - solid.toMin };
   });
 }

@@ -134,6 +134,22 @@ describe('days worked by hand', () => {
     const withDark = roundHome([a, dark], [2, 2], { earliestMin: 595 });
     expect(misfitOf(withDark, planDay(withDark).plan ?? plan, 1)).toEqual({ kind: 'noLight' });
   });
+
+  it('10: a stop fits at half of what it gives alone in the day as it is, not in a longer one', () => {
+    // b has light from 600 to 700, useful stay 60, at no walk; the day is 660 to 720 and a call at 680 takes twenty minutes. Alone b
+    // gives 1 − 5^(−40/60) = 0.66, beside the call 1 − 5^(−20/60) = 0.42: over half of it. In a day three hours longer it would
+    // give 1 − 5^(−100/60) = 0.93 alone, of which 0.42 is under half.
+    const call = visit(
+      'a',
+      { kind: 'flat', millionths: 500_000 },
+      { shortestMin: 20, longestMin: 20, beginnings: { fromMin: 680, toMin: 680 } },
+    );
+    const b = visit('b', usefulLight(600, 700, 60), { shortestMin: 10 });
+    const question = roundHome([call, b], [0, 0], { earliestMin: 660, latestMin: 720 });
+    const { plan } = planDay(roundHome([call], [0], { earliestMin: 660, latestMin: 720 }));
+    if (plan === null) throw new Error('no plan');
+    expect(misfitOf(question, plan, 1).kind).toBe('fitsAtACost');
+  });
 });
 
 describe('profiles', () => {
@@ -241,6 +257,20 @@ describe('a plan as it is walked', () => {
     const [first, second] = asWalked(question, plan);
     expect(first).toMatchObject({ solid: { fromMin: 668, toMin: 700 }, setOffMin: 780, spareMin: 80 });
     expect(second).toMatchObject({ solid: { fromMin: 800, toMin: 832 }, spareMin: 0 });
+  });
+
+  it('eats where one is without ten minutes in hand: those belong to a walk', () => {
+    const a = visit('a', usefulLight(600, 700, 10));
+    const lunch = visit(
+      'lunch',
+      { kind: 'flat', millionths: 0 },
+      { isMust: true, isAnywhere: true, shortestMin: 30, longestMin: 30, beginnings: { fromMin: 720, toMin: 720 } },
+    );
+    const question = roundHome([a, lunch], [5, 5]);
+    const { plan } = planDay(question);
+    if (plan === null) throw new Error('no plan');
+    const [first] = asWalked(question, plan);
+    expect(first).toMatchObject({ id: 'a', setOffMin: 720, spareMin: 720 - (first?.solid.toMin ?? 0) });
   });
 
   it('begins with the light where one has to be there before', () => {

@@ -16,7 +16,7 @@ export type MisfitAnswer =
       readonly laterEnd: { readonly minutes: number; readonly plan: DayPlan } | null;
       readonly leaveOut: { readonly visit: number; readonly cost: number; readonly plan: DayPlan } | null;
     }
-  /** Nothing to give even in a day three hours longer at both ends. */
+  /** Nothing to give alone, neither in the day as it is nor in one three hours longer at both ends. */
   | { readonly kind: 'noLight' };
 
 const MOST_LONGER_MIN = 180;
@@ -74,12 +74,13 @@ function smallest(planWith: (minutes: number) => DayPlan | null): { readonly min
 
 /**
  * Why a visit is not in a plan, and the smallest change with which it is: it fits where one plan holds it at half or more of
- * what it could give alone in a day three hours longer at both ends, and every planned visit at half or more of what it gives
- * now. Source: docs/formulas.md#day, docs/day-plan.md.
+ * what it could give alone in the day as it is (where that is nothing, in one three hours longer at both ends), and every planned
+ * visit at half or more of what it gives now. One threshold for every remedy. Source: docs/formulas.md#day, docs/day-plan.md.
  */
 export function misfitOf(question: DayQuestion, plan: DayPlan, visit: number): MisfitAnswer {
-  const wide = together(longer(question, MOST_LONGER_MIN, MOST_LONGER_MIN), [visit], []);
-  const alone = planDay(wide.question).plan?.visits[0]?.worth ?? 0;
+  const aloneIn = (day: DayQuestion): number => planDay(together(day, [visit], []).question).plan?.visits[0]?.worth ?? 0;
+  const inTheDay = aloneIn(question);
+  const alone = inTheDay > 0 ? inTheDay : aloneIn(longer(question, MOST_LONGER_MIN, MOST_LONGER_MIN));
   const isFlat = question.visits[visit]?.worth.kind === 'flat';
   if (alone === 0 && !isFlat) return { kind: 'noLight' };
   const worthOf = new Map(plan.visits.map((planned) => [planned.visit, planned.worth]));

@@ -1,4 +1,4 @@
-import type { DayFound, Misfit, OrderFound, ProfileFound, Proof } from '@roam-dial/core';
+import type { DayFound, Misfit, OrderFound, ProfileFound, Proof, Stop } from '@roam-dial/core';
 import { counted } from './counted';
 import type { Wording } from './wording';
 
@@ -20,8 +20,8 @@ export function picturesInWords(millionths: number): string {
 
 /** What came of planning, for the notice. */
 export function planOutcome(found: DayFound | OrderFound | null, wish: 'plan' | 'keep'): string {
-  if (found === null) return 'What has to be had does not all fit into this day: a longer day, or fewer musts';
-  if (found.stays.length === 0) return 'Nothing in this day is worth setting off for: no stop has light then';
+  if (found === null) return 'Your must-haves do not all fit: start earlier, end later, or drop one';
+  if (found.stays.length === 0) return 'Nothing today is worth setting off for: no stop has its light then';
   const left = found.leftOut.length === 0 ? '' : `; ${counted(found.leftOut.length, 'stop does not fit', 'stops do not fit')}`;
   if (wish === 'plan') return `Planned for ${picturesInWords(found.value)}${left}`;
   const best = 'best' in found ? found.best : null;
@@ -31,21 +31,23 @@ export function planOutcome(found: DayFound | OrderFound | null, wish: 'plan' | 
 
 function proofWords(proof: Proof | null): string {
   if (proof === null) return '';
-  if (proof.kind === 'within') return `at most ${(100 * proof.share).toFixed(1)} % from the best`;
-  return proof.stepMin === 1 ? 'the best there is, to the minute' : 'the best there is, on five minutes';
+  if (proof.kind === 'within') return `within ${(100 * proof.share).toFixed(1)} % of the best`;
+  return proof.stepMin === 1 ? 'the best plan, to the minute' : 'the best plan in steps of five minutes';
 }
 
-/** What the day is worth as it stands, beside the best of it. */
-export function standsSentence(stands: number | null, best: DayFound | null): string {
+/** What the day is worth as it is laid out, beside the best of it; called the best only where it is that very plan. */
+export function standsSentence(stands: number | null, best: DayFound | null, isThePlan: boolean): string {
   if (best === null || stands === null) return '';
   const less = best.value - stands;
-  if (less < SAME) return `${picturesInWords(stands)} to expect: ${proofWords(best.proof)}.`;
-  return `${picturesInWords(stands)} to expect as it stands; planned anew, ${pictures(less)} more.`;
+  if (less >= SAME) return `Expect ${picturesInWords(stands)} as laid out; planning again brings ${pictures(less)} more.`;
+  return isThePlan
+    ? `Expect ${picturesInWords(stands)}: ${proofWords(best.proof)}.`
+    : `Expect ${picturesInWords(stands)} as laid out, as many as the best plan.`;
 }
 
-/** What a stop gives the day, and when else it could be had at what cost. */
+/** What a stop gives the best day, and when else it could be had at what cost; said to be the best plan's where it is laid out otherwise. */
 export function stopGainSentence(
-  { id, name }: { readonly id: string; readonly name: string },
+  { id, name, arriveMin, leaveMin }: { readonly id: string; readonly name: string } & Pick<Stop, 'arriveMin' | 'leaveMin'>,
   best: DayFound,
   profile: ProfileFound | null,
   wording: Wording,
@@ -54,16 +56,22 @@ export function stopGainSentence(
   if (stay === undefined) {
     const cost = profile?.best == null ? null : best.value - profile.best.value;
     return cost === null
-      ? `${name} is in no plan of this day.`
-      : `${name} is left out; with it, best at ${wording.clock(profile?.best?.atMin ?? 0)}, the day brings ${pictures(cost)} less.`;
+      ? `${name} fits into no plan of this day.`
+      : `The best plan leaves ${name} out; including it at ${wording.clock(profile?.best?.atMin ?? 0)} costs ${picturesInWords(cost)}.`;
   }
   const without = best.without.get(id) ?? null;
-  const gives = `${name} has its picture with ${wording.percent(stay.worth / MILLION)}`;
-  const misses = without === null ? '; the day cannot do without it' : `; without it the day brings ${pictures(without)} less`;
+  const isAsPlanned = stay.fromMin === arriveMin && stay.toMin === leaveMin;
+  const where = isAsPlanned
+    ? `at ${name}`
+    : `at ${name} in the best plan (${wording.clock(stay.fromMin)} to ${wording.clock(stay.toMin)})`;
+  const gives = `${wording.chance(stay.worth / MILLION)} chance of the picture ${where}`;
+  const misses = without === null ? '; it is a must-have' : `; leaving it out costs ${picturesInWords(without)}`;
   if (profile === null) return `${gives}${misses}.`;
   const { nextBest } = profile;
   const else_ =
-    nextBest === null ? 'only then' : `else at ${wording.clock(nextBest.atMin)}, ${pictures(best.value - nextBest.value)} less`;
+    nextBest === null
+      ? 'no other time works'
+      : `next best at ${wording.clock(nextBest.atMin)}, ${pictures(best.value - nextBest.value)} less`;
   return `${gives}${misses}; ${else_}.`;
 }
 
@@ -71,11 +79,11 @@ export function stopGainSentence(
 export function dragSentence(name: string, atMin: number, best: DayFound, profile: ProfileFound, wording: Wording): string {
   const value = valueAt(profile, atMin);
   const start = `${name} from ${wording.clock(atMin)}:`;
-  if (value === null) return `${start} no plan has it then.`;
+  if (value === null) return `${start} no plan works with that.`;
   const less = best.value - value;
   return less < SAME
-    ? `${start} nothing lost, with the others planned round it.`
-    : `${start} ${pictures(less)} pictures less, with the others planned round it.`;
+    ? `${start} nothing lost, with the others planned around it.`
+    : `${start} ${pictures(less)} pictures less, with the others planned around it.`;
 }
 
 /** What the day is worth with a visit beginning at a minute; null where no plan has it then. */
@@ -87,12 +95,12 @@ export function valueAt({ fromMin, stepMin, values }: ProfileFound, atMin: numbe
 export function misfitReason(misfit: Misfit): string {
   switch (misfit.kind) {
     case 'noLight':
-      return 'has no light for its picture on this day';
+      return 'has no light for its picture, even in a day three hours longer';
     case 'fitsAtACost':
-      return `fits, at a cost of ${pictures(misfit.cost)} pictures`;
+      return `fits, but costs ${picturesInWords(misfit.cost)}`;
     case 'needs':
       return misfit.earlierStart === null && misfit.laterEnd === null && misfit.leaveOut === null
         ? 'does not fit, even in a day three hours longer'
-        : 'does not fit beside the others';
+        : 'does not fit with the others';
   }
 }

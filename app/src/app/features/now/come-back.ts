@@ -61,7 +61,9 @@ export class ComeBack {
     const [stop, day, minute] = [this.stop(), this.state.day(), this.state.minute()];
     return RETURN_CROWDS.map((crowd) => {
       const at = day === null ? minute : minuteToComeBack(day, stop.crowdByHour, crowd, minute);
-      return { crowd, minute: at, words: `${CROWD_WORDS[crowd]}, ${this.wording().clock(at)}` };
+      // No hour of its light has more people, or fewer: then it is a day that has to be another.
+      const when = crowd !== 'any' && at === minute ? 'another day' : this.wording().clock(at);
+      return { crowd, minute: at, words: `${CROWD_WORDS[crowd]}, ${when}` };
     });
   });
 

@@ -4,7 +4,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { DAY_OUT, LAST_MINUTE, type Misfit, type Stop, type Walk } from '@roam-dial/core';
 import { DayActions } from '../../state/actions/day.actions';
-import { DayPlanStore } from '../../state/day-plan.store';
+import { DayPlanStore, staysOf } from '../../state/day-plan.store';
 import { wordingSignal } from '../../state/wording.store';
 import { nameOf } from '../../wording/name';
 import { misfitReason, pictures, picturesInWords, SAME, standsSentence } from '../../wording/day-sentences';
@@ -36,13 +36,21 @@ export class DayPlanBar {
     const offered = this.offered();
     if (offered?.walkId !== this.walk().id || offered.gain < SAME) return null;
     const [first, second] = offered.pair.map((id) => this.nameOfVisit(id));
-    return { offered, words: `Exchange ${first} and ${second}: ${pictures(offered.gain)} more` };
+    return { offered, words: `Swap ${first} and ${second}: ${pictures(offered.gain)} more` };
   });
   /** Whether the chosen stop has been put where the best day does not have it. */
   protected readonly isMovedStop = computed(() => {
     const { arriveMin, id, isSetAside } = this.stop();
     const best = this.details()?.best?.stays.find((stay) => stay.id === id);
     return isSetAside !== true && this.details() !== null && best?.fromMin !== arriveMin;
+  });
+  /** Whether the walk is laid out as the best plan has it, stay by stay. */
+  private readonly isThePlan = computed(() => {
+    const [laidOut, best] = [staysOf(this.walk()), this.details()?.best?.stays ?? []];
+    return (
+      laidOut.length === best.length &&
+      laidOut.every(({ id, fromMin, toMin }) => best.some((one) => one.id === id && one.fromMin === fromMin && one.toMin === toMin))
+    );
   });
   protected readonly stopName = computed(() => nameOf(this.stop()));
   protected readonly hasBefore = computed(() => this.before()?.walkId === this.walk().id);
@@ -51,9 +59,9 @@ export class DayPlanBar {
     return soFar === null ? '' : `${picturesInWords(soFar.value)} so far`;
   });
   protected readonly sentence = computed(() => {
-    if (!this.isMeasured()) return 'The light is being measured; then the day can be planned.';
-    if (this.walk().isPlanned !== true) return 'Order and times by the light, the people who pass and the way between.';
-    return standsSentence(this.stands(), this.details()?.best ?? null) || 'Working out what the day is worth…';
+    if (!this.isMeasured()) return 'The light is still being measured; then the day can be planned.';
+    if (this.walk().isPlanned !== true) return 'Finds the order and times by light, passers-by and walking distance.';
+    return standsSentence(this.stands(), this.details()?.best ?? null, this.isThePlan()) || 'Working out what the day is worth…';
   });
   protected readonly misfits = computed(() =>
     (this.details()?.misfits ?? []).flatMap((misfit) => {
@@ -79,7 +87,7 @@ export class DayPlanBar {
     if (earlierStart !== null) {
       const at = Math.max(0, fromMin - earlierStart.minutes);
       ways.push({
-        words: `Out at ${this.wording().clock(at)}`,
+        words: `Start at ${this.wording().clock(at)}`,
         take: () => this.actions.fitIn(walk, name, earlierStart.stays, { fromMin: at }),
       });
     }

@@ -102,15 +102,15 @@ export class WalkView {
       return `${inPictures} ${stay} ${gainSentence(before, after)}.`.trimStart();
     }
     const gain =
-      stop === null || best === null ? [] : [stopGainSentence({ id: stop.id, name: nameOf(stop) }, best, found, this.wording())];
+      stop === null || best === null ? [] : [stopGainSentence({ ...stop, name: nameOf(stop) }, best, found, this.wording())];
     return [stay, ...after.late.map(({ name, byMin }) => `${byMin} min late at ${name}.`), ...gain].join(' ');
   });
   protected readonly basis = computed(() => {
     const stops = this.walk()?.stops ?? [];
     const walled = stops.filter(({ id }) => this.days()?.get(id)?.hasWalls === true).length;
-    if (walled === 0) return 'Windows from the sun’s place, the bearings of the stop and the hour alone: no walls are known here.';
-    if (walled === stops.length) return 'Windows from the walls round each stop, the sun and the sky.';
-    return `Windows from the walls round ${walled} of ${stops.length} stops, at the others from the sun and the hour alone.`;
+    if (walled === 0) return 'Windows from the sun’s position and the stop’s bearings alone: no walls are known here.';
+    if (walled === stops.length) return 'Windows from the walls around each stop, the sun and the sky.';
+    return `Windows from the walls around ${walled} of ${stops.length} stops; at the others from the sun alone.`;
   });
   protected readonly gutter = computed(() => (this.isPhone() ? 92 : 124));
 
