@@ -39,6 +39,7 @@ export {
   type Flash,
   focusPositionsM,
   isoCeilingOf,
+  usualIsoCeiling,
   KIT_KINDS,
   type KitItem,
   type KitKind,

@@ -29,6 +29,7 @@ export {
   lensApertures,
   rollIso,
   slowestAutoSeries,
+  usualIsoCeiling,
   widestFNumberAt,
 } from './reach.js';
 export {

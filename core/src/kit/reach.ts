@@ -42,10 +42,24 @@ export function focusPositionsM(lens: Lens): readonly number[] {
   return marked.filter((distanceM) => distanceM >= lens.closestFocusM * (1 - 1e-9));
 }
 
-/** The person's own ceiling for this body, as a mark of it, never above what the body has. */
+/** Diagonals between 36 x 24, 24 x 16, 17 x 13 mm and smaller, and the ISO up to which each is usually taken (s). */
+const CEILINGS = [
+  { fromDiagonalMm: 36, iso: 12_800 },
+  { fromDiagonalMm: 25, iso: 6400 },
+  { fromDiagonalMm: 18, iso: 3200 },
+  { fromDiagonalMm: 0, iso: 1600 },
+] as const;
+
+/** The ISO ceiling of a body of which nobody has said another: by its format, never above what it has. Source: docs/formulas.md#search. */
+export function usualIsoCeiling(body: Pick<Body, 'sensorWidthMm' | 'sensorHeightMm' | 'highestIso' | 'baseIso'>): number {
+  const diagonalMm = Math.hypot(body.sensorWidthMm, body.sensorHeightMm);
+  const usual = CEILINGS.find(({ fromDiagonalMm }) => diagonalMm >= fromDiagonalMm)?.iso ?? body.highestIso;
+  return Math.max(body.baseIso, Math.min(body.highestIso, usual));
+}
+
+/** The person's own ceiling for this body, else the usual one of its format, as a mark of it, never above what the body has. */
 export function isoCeilingOf(body: Body, standard: Standard): number {
-  const own = standard.isoCeilingByBody[body.id];
-  if (own === undefined) return body.highestIso;
+  const own = standard.isoCeilingByBody[body.id] ?? usualIsoCeiling(body);
   const marks = markedBetween('iso', body.markStep, body.baseIso, body.highestIso);
   return snapToMark({ value: Math.max(own, body.baseIso), marks, direction: 'down' }) ?? body.baseIso;
 }

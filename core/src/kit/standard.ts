@@ -41,7 +41,7 @@ export interface Standard {
   /** Against the rule, stops; + is steadier. */
   readonly steadinessStops: number;
   readonly steadinessSpreadStops: number;
-  /** Own ISO ceiling by body id; the body's highest where there is none. */
+  /** Own ISO ceiling by body id; the usual one of the body's format where there is none. */
   readonly isoCeilingByBody: Readonly<Record<string, number>>;
   /** σ of the logarithm of guessed distances. */
   readonly guessSpread: number;

@@ -64,7 +64,8 @@ function isoLimit({ controls, input }: Scene): IsoLimit {
   if (controls.exposure === 'film') return 'roll';
   if (controls.dial.kind === 'iso') return 'setForShutter';
   if (controls.isoCeiling === controls.isoBase) return 'base';
-  return isoCeilingOf(input.body, input.standard) < input.body.highestIso * (1 - 1e-9) ? 'ownCeiling' : 'bodyCeiling';
+  if (isoCeilingOf(input.body, input.standard) >= input.body.highestIso * (1 - 1e-9)) return 'bodyCeiling';
+  return input.standard.isoCeilingByBody[input.body.id] === undefined ? 'usualCeiling' : 'ownCeiling';
 }
 
 function isoOf(scene: Scene, found: Evaluation): SetUp['iso'] {
@@ -139,6 +140,16 @@ function obstacleFor(cells: Cells, setUp: SetUp): Obstacle {
   return { kind: 'limit', limit: worst?.limit ?? 'depth', left: worst?.left ?? 0 };
 }
 
+/** A picture with visibly less noise takes two stops of ISO less (s). */
+const CLEANER_BY_STOPS = 2;
+
+/** The best of what needs two stops of ISO less; null without any that is enough. */
+function cleanerThan(cells: Cells, { isoStops }: Evaluation): Evaluation | null {
+  if (isoStops < CLEANER_BY_STOPS) return null;
+  const { cell, isEnough } = bestCell(cells, isoStops - CLEANER_BY_STOPS);
+  return isEnough ? evaluationAt(cells, placeOfCell(cells, cell)) : null;
+}
+
 /** The card of a prepared stop at one EV of its metered surface; of what the hand has chosen, where it has. */
 export function dialCardAt(cells: Cells, chosen: Hand | null = null): SetUpResult {
   const { cell, isEnough } = bestCell(cells);
@@ -146,7 +157,8 @@ export function dialCardAt(cells: Cells, chosen: Hand | null = null): SetUpResul
   const place = chosen === null ? best : nearestPlace(cells.scene, chosen, best);
   const setUp = cardAt(cells, place);
   const isBest = cellIndex(cells, place) === cell;
-  const shown = { setUp, sacrifices: setUp.found.limits, best: isBest ? setUp.found : evaluationAt(cells, best) };
+  const found = isBest ? setUp.found : evaluationAt(cells, best);
+  const shown = { setUp, sacrifices: setUp.found.limits, best: found, cleaner: isEnough ? cleanerThan(cells, found) : null };
   return isEnough ? { kind: 'ready', ...shown } : { kind: 'cannot', obstacle: obstacleFor(cells, setUp), ...shown };
 }
 

@@ -54,6 +54,12 @@ function allowedCells(cells: Cells): Uint8Array {
   return any ? allowed : allowed.fill(1);
 }
 
+function withinIso(cells: Cells, allowed: Uint8Array, mostIsoStops: number): Uint8Array {
+  if (mostIsoStops === Infinity) return allowed;
+  const focuses = cells.scene.controls.focusM.length;
+  return allowed.map((is, cell) => (is === 1 && (cells.isoStops[Math.floor(cell / focuses)] as number) <= mostIsoStops ? 1 : 0));
+}
+
 function highest(values: Float64Array, counts: (cell: number) => boolean): number {
   let top = -Infinity;
   for (let cell = 0; cell < values.length; cell++) {
@@ -71,10 +77,11 @@ export interface Best {
 /**
  * The best cell within the hard limits: the highest score, and within 0.01 of it the lightest support, then the score in
  * steps of 0.002, the nearest to f/8, the slowest-auto-shutter nearest to what the camera sets at the mean light (the faster
- * of two) or the slowest shutter, the nearest focus. Only cells with the least chance (0.05) take part: otherwise, in the dark, base ISO with no chance at all would cost least.
+ * of two) or the slowest shutter, the nearest focus. Only cells with the least chance (0.05) take part: otherwise, in the dark, base
+ * ISO with no chance at all would cost least. With `mostIsoStops` only those that stay within so many stops above base.
  */
-export function bestCell(cells: Cells): Best {
-  const allowed = allowedCells(cells);
+export function bestCell(cells: Cells, mostIsoStops = Infinity): Best {
+  const allowed = withinIso(cells, allowedCells(cells), mostIsoStops);
   const { leastChance } = cells.scene.figures;
   const isEnough = highest(cells.chance, (cell) => allowed[cell] === 1) >= leastChance;
   const ranked = isEnough ? cells.score : cells.chance;

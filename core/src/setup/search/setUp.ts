@@ -7,7 +7,7 @@ import type { Sides } from './sides.js';
 
 /** How the focus is brought there. */
 export type FocusWay = 'preset' | 'spot' | 'spotByEye' | 'autofocusOnSpot' | 'focusByWire' | 'infinity';
-export type IsoLimit = 'ownCeiling' | 'bodyCeiling' | 'roll' | 'base' | 'setForShutter';
+export type IsoLimit = 'ownCeiling' | 'usualCeiling' | 'bodyCeiling' | 'roll' | 'base' | 'setForShutter';
 /** `byHand`: the body has no compensation there; `beyondDial`: the dial does not go so far. Then the exposure is held by hand. */
 export type MeterLimit = 'keyTone' | 'byHand' | 'beyondDial';
 
@@ -91,4 +91,6 @@ interface CardOfSetUp {
   readonly sacrifices: readonly BrokenLimit[];
   /** What the search would set; `setUp.found` where the hand has not chosen otherwise. */
   readonly best: Evaluation;
+  /** The best that needs two stops of ISO less; null where there is none, or the ISO is near its base anyway. */
+  readonly cleaner: Evaluation | null;
 }

@@ -8,7 +8,7 @@ import { Wording } from '../../wording/wording';
 import { type CardRowKey, cardRows, rowsAtHome } from './card-rows';
 import { type LadderLine, ladderLines, nextStep } from './ladder-lines';
 import { headline, lightSentence } from './light-sentences';
-import { chanceSentence, liveViewCaution, obstacleSentence, sacrificeSentence } from './sentences';
+import { chanceSentence, cleanerSentence, liveViewCaution, obstacleSentence, sacrificeSentence } from './sentences';
 import { offsetFor, shownBy } from './spot-light';
 import { showsAt } from './camera-shows';
 
@@ -183,6 +183,19 @@ describe('when there is no card, or not this one', () => {
     expect(chanceSentence(best)).toMatch(/^Sharp and well exposed: 9\d in 100$/);
     expect(chanceSentence(chosen)).toMatch(/^Sharp and well exposed as you have set it: \d\d in 100$/);
     expect(chosen.result.setUp.found.chance).toBeLessThan(best.result.setUp.found.chance);
+  });
+
+  it('names what two stops of ISO less would cost, with its chance', () => {
+    const dim = card('arcade', 1150);
+    const { cleaner } = dim.result;
+    const best = dim.result.best;
+    expect(best.isoStops).toBeGreaterThan(2);
+    expect(cleaner === null || cleaner.isoStops <= best.isoStops - 2 + 1e-9).toBe(true);
+    const vessen = card('vessen', 640);
+    expect(vessen.result.cleaner?.chance).toBeLessThanOrEqual(vessen.result.best.chance);
+    expect(cleanerSentence(vessen, WORDING)).toMatch(/^Less noise: f\/\S+, 1\/\d+, ISO \d+: \d+ in 100$/);
+    // In the sun ISO is at its base: nothing is cleaner.
+    expect(cleanerSentence(card('tannery', 560), WORDING)).toBeNull();
   });
 
   it('warns that the magnified view lies about f/7.1, and not about f/4', () => {

@@ -13,7 +13,15 @@ import { WorkspaceStore } from '../../state/workspace.store';
 import { type CardRowKey, cardRows, rowsAtHome } from './card-rows';
 import { ladderLines, nextStep } from './ladder-lines';
 import { headline, isWithinStay, lightSentence, notItsLightSentence, otherLightSentence } from './light-sentences';
-import { chanceSentence, CONSENT_WORDS, liveViewCaution, obstacleSentence, sacrificeSentence, whyInputText } from './sentences';
+import {
+  chanceSentence,
+  cleanerSentence,
+  CONSENT_WORDS,
+  liveViewCaution,
+  obstacleSentence,
+  sacrificeSentence,
+  whyInputText,
+} from './sentences';
 import { SpotLight } from './spot-light';
 import { nameOf } from '../../wording/name';
 import { NO_CARD_WORDS } from '../../wording/no-card';
@@ -80,6 +88,7 @@ export class DialCard {
       ladder,
       next: nextStep(ladder),
       chance: chanceSentence(card),
+      cleaner: card.isChosen ? null : cleanerSentence(card, wording),
       isChosen: card.isChosen,
       obstacle: result.kind === 'cannot' ? obstacleSentence(result.obstacle, card, wording) : null,
       sacrifices: result.sacrifices.map((sacrifice) => sacrificeSentence(sacrifice, wording)),
@@ -108,6 +117,13 @@ export class DialCard {
   protected backToBest(): void {
     const card = this.card();
     if (card !== null) this.stopActions.backToBest(card);
+  }
+
+  /** Two stops of ISO less, as the hand's own choice. */
+  protected takeCleaner(): void {
+    const card = this.card();
+    const cleaner = card?.result.cleaner ?? null;
+    if (card !== null && cleaner !== null) this.stopActions.setHand(card, cleaner.hand);
   }
 
   protected toggleWhy(key: CardRowKey): void {

@@ -5,10 +5,12 @@ import {
   type FilmKind,
   type Intent,
   type Limit,
+  markedBetween,
   type Obstacle,
   rollIso,
   type SetUpInput,
   type SideLimit,
+  snapToMark,
   type WhyInput,
   zoneLawOf,
 } from '@roam-dial/core';
@@ -145,6 +147,8 @@ export function isoNote({ result, kit }: Card, wording: Wording): string {
   switch (limit) {
     case 'ownCeiling':
       return `up to your ceiling; ${sits}`;
+    case 'usualCeiling':
+      return `usual limit for this sensor size; ${sits}`;
     case 'bodyCeiling':
       return `up to the body’s limit; ${sits}`;
     case 'roll':
@@ -199,6 +203,24 @@ export function liveViewCaution({ result, kit }: Card, wording: Wording): string
 export function chanceSentence({ result, isChosen }: Card): string {
   const of100 = Math.round(result.setUp.found.chance * 100);
   return `Sharp and well exposed${isChosen ? ' as you have set it' : ''}: ${of100} in 100`;
+}
+
+/** "Cleaner: f/8, 1/500, ISO 2000: 90 in 100": what two stops of ISO less would cost. */
+export function cleanerSentence({ result, kit }: Card, wording: Wording): string | null {
+  const { cleaner } = result;
+  if (cleaner === null) return null;
+  const { fNumber, shutterS } = cleaner.hand;
+  const iso = snapToMark({
+    value: cleaner.camera.iso,
+    marks: markedBetween('iso', kit.body.markStep, cleaner.camera.iso / 2, cleaner.camera.iso * 2),
+    direction: 'nearest',
+  });
+  const parts = [
+    wording.aperture(fNumber, kit.lens.clickStep),
+    ...(shutterS === null ? [] : [wording.shutter(shutterS, kit.body.markStep)]),
+    `ISO ${wording.iso(iso ?? cleaner.camera.iso, kit.body.markStep)}`,
+  ];
+  return `Less noise: ${parts.join(', ')}: ${Math.round(cleaner.chance * 100)} in 100`;
 }
 
 /** What is in the bag against too much light. */

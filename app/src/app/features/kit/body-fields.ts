@@ -2,7 +2,8 @@ import { type Body, CONTROL_KINDS, METER_PATTERNS, type MeterPattern, slowestAut
 import { choicesOf } from '../../ui/choices';
 import { type Codec, entryCodec, numberCodec, optional, restricted } from '../../wording/codec';
 import { PATTERN_WORDS } from '../../wording/metering';
-import { checkOf, choiceOf, type FieldContext, type FieldSpec, valueOf } from './field-spec';
+import { SENSORS } from '../../data/cameras';
+import { checkOf, choiceOf, type FieldContext, type FieldSpec, valueOf, withMain } from './field-spec';
 import { millimetres, STEP_CHOICES, stopCount } from './shared-codecs';
 
 const isDigital = (body: Body): boolean => body.medium === 'digital';
@@ -66,7 +67,30 @@ function control(which: keyof Body['controls'], label: string, feeds: 'aperture'
   };
 }
 
-export const BODY_FIELDS: readonly FieldSpec<Body>[] = [
+const OWN_SIZE = 'own';
+const sensorOf = ({ sensorWidthMm, sensorHeightMm }: Body): string =>
+  SENSORS.find((one) => one.sensorWidthMm === sensorWidthMm && one.sensorHeightMm === sensorHeightMm)?.label ?? OWN_SIZE;
+
+/** The size of the frame as Start asks it; another one is typed under More. */
+const SENSOR_FIELD: FieldSpec<Body> = {
+  kind: 'choice',
+  label: 'Sensor or film',
+  effect: 'Its size sets depth of field, field of view and the usual ISO ceiling.',
+  feeds: 'aperture',
+  isShown: () => true,
+  choices: () => [
+    ...SENSORS.map(({ label }) => ({ value: label, label })),
+    { value: OWN_SIZE, label: 'another size (under More)' },
+  ],
+  read: sensorOf,
+  write: (body, value) => {
+    const size = SENSORS.find(({ label }) => label === value);
+    return size === undefined ? body : { ...body, sensorWidthMm: size.sensorWidthMm, sensorHeightMm: size.sensorHeightMm };
+  },
+};
+
+const ALL_FIELDS: readonly FieldSpec<Body>[] = [
+  SENSOR_FIELD,
   choiceOf('medium', 'Records on', 'Film has one ISO for the whole roll.', choicesOf({ digital: 'a sensor', film: 'film' }), {
     feeds: 'iso',
   }),
@@ -134,7 +158,7 @@ export const BODY_FIELDS: readonly FieldSpec<Body>[] = [
   choiceOf(
     'atCeiling',
     'At the ISO ceiling it',
-    'Bodies differ, and practitioners believe different things: try it with the lens cap half on.',
+    'Bodies differ, and photographers disagree: test it with the lens cap half on.',
     choicesOf({ slowerShutter: 'lengthens the shutter', underexpose: 'underexposes' }),
     { feeds: 'shutter', isShown: isDigital },
   ),
@@ -222,3 +246,9 @@ export const BODY_FIELDS: readonly FieldSpec<Body>[] = [
   control('iso', 'ISO is set by', 'iso'),
   control('compensation', 'Compensation is set by', 'meter'),
 ];
+
+/** What Start asks of a camera, and the roll of a film body. */
+const MAIN = ['Sensor or film', 'Records on', 'Roll in it', 'Highest ISO', 'Stabiliser'];
+
+/** The few that matter first; the rest is as of most bodies. */
+export const BODY_FIELDS = withMain(ALL_FIELDS, MAIN);

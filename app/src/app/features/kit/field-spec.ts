@@ -16,6 +16,8 @@ interface Common<Item> {
   /** The number of the card that it feeds. */
   readonly feeds: CardTarget;
   readonly isShown: (item: Item) => boolean;
+  /** Seldom changed: under "More". */
+  readonly isRare?: boolean;
 }
 
 /** One field of an item, its own value type hidden behind `read` and `write`. */
@@ -47,6 +49,11 @@ interface Extra<Item> {
 
 function common<Item>(label: string, effect: string, { feeds = null, isShown = () => true }: Extra<Item>): Common<Item> {
   return { label, effect, feeds, isShown };
+}
+
+/** All but the named ones are seldom changed. */
+export function withMain<Item>(fields: readonly FieldSpec<Item>[], main: readonly string[]): readonly FieldSpec<Item>[] {
+  return fields.map((field) => ({ ...field, isRare: !main.includes(field.label) }));
 }
 
 /** A field that is one property of the item. */

@@ -89,6 +89,15 @@ describe('bodies', () => {
     expect(type(BODY, 'Highest ISO', '50')).toBe('must not be below base');
   });
 
+  it('asks what Start asks first, and takes the size of the frame by its name', () => {
+    const main = fieldsFor(BODY).flatMap(({ label, isRare }) => (isRare === true ? [] : [label]));
+    expect(main).toEqual(['Sensor or film', 'Records on', 'Highest ISO', 'Stabiliser']);
+    const sensor = field(BODY, 'Sensor or film');
+    if (sensor.kind !== 'choice') throw new Error('a choice');
+    expect(sensor.write(BODY, '17.3 × 13 mm')).toMatchObject({ sensorWidthMm: 17.3, sensorHeightMm: 13 });
+    expect(sensor.read({ ...BODY, sensorWidthMm: 30 })).toBe('own');
+  });
+
   it('reads the offered slowest-auto shutters as a span of marks', () => {
     expect(shown(BODY, 'Slowest auto shutter from')).toBe('1/2000 to 1 s');
     const some = type(BODY, 'Slowest auto shutter from', '1/60 to 1/250') as Body;
@@ -126,7 +135,11 @@ describe('lenses', () => {
     expect(faster.widest.map(({ focalLengthMm }) => focalLengthMm)).toEqual([35, 105]);
     expect(shown(faster, 'Widest aperture')).toBe('35: f/2.8; 105: f/4');
     expect(type(ZOOM, 'Widest aperture', '35: f/45')).toBe('opens no wider than it closes');
-    expect(type(ZOOM, 'Widest aperture', '')).toContain('write 35: f/3.5; 105: f/4.5');
+    expect(type(ZOOM, 'Widest aperture', '')).toContain('35: f/3.5; 105: f/4.5');
+  });
+  it.each(['f/3.5-5.6', '1:3.5-5.6', 'f3.5–5.6', '3,5 - 5,6'])('reads %j as it is engraved: the widest at both ends', (text) => {
+    const engraved = type(ZOOM, 'Widest aperture', text) as Lens;
+    expect(shown(engraved, 'Widest aperture')).toBe('35: f/3.5; 105: f/5.6');
   });
 
   it('reads engraved distances and the measured throw in the person’s units', () => {

@@ -1,6 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
+import { NgTemplateOutlet } from '@angular/common';
 import { MatButtonModule } from '@angular/material/button';
+import { MatExpansionModule } from '@angular/material/expansion';
 import { DEFAULT_SETTINGS, type KitItem, ofKind } from '@roam-dial/core';
 import { CardFocus, type CardTarget } from '../../state/card-focus';
 import { WorkspaceStore } from '../../state/workspace.store';
@@ -12,10 +14,10 @@ import { cardNumbers } from './card-numbers';
 import type { FieldContext } from './field-spec';
 import { fieldsFor } from './fields';
 
-/** One thing of kit, field by field, with what each does to the card beside it. */
+/** One kit item, field by field, with what each does to the card beside it. */
 @Component({
   selector: 'rd-kit-item-editor',
-  imports: [CheckField, ChoiceField, MatButtonModule, TextField, ValueField],
+  imports: [CheckField, ChoiceField, MatButtonModule, MatExpansionModule, NgTemplateOutlet, TextField, ValueField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './kit-item-editor.html',
   styleUrl: './field-row.scss',
@@ -41,6 +43,7 @@ export class KitItemEditor {
     const item = this.item();
     return fieldsFor(item).map((field) => ({
       label: field.label,
+      isRare: field.isRare === true,
       effect: field.effect,
       feeds: field.feeds,
       number: field.feeds === null ? '' : (this.numbers()[field.feeds] ?? ''),
@@ -63,6 +66,11 @@ export class KitItemEditor {
       check: field.kind === 'check' ? { now: field.read(item), set: (v: boolean) => (one: KitItem) => field.write(one, v) } : null,
     }));
   });
+
+  protected readonly main = computed(() => this.fields().filter(({ isRare }) => !isRare));
+  protected readonly rare = computed(() => this.fields().filter(({ isRare }) => isRare));
+  /** Once opened it stays so from one thing to the next. */
+  protected readonly isOpen = signal(false);
 
   protected point(target: CardTarget): void {
     this.cardFocus.pointAt(target);

@@ -9,11 +9,17 @@ interface WidestRow {
   readonly fNumber: number;
 }
 
+/** `f/3.5-5.6`, `1:3.5–5.6`: as it is engraved on a zoom, its widest at both ends. */
+function engravedEnds(text: string): { readonly wide: string; readonly long: string } | null {
+  const found = /^(?:f ?\/? ?|1 ?: ?)?(\d+(?:[.,]\d+)?) ?[-–−] ?(?:f ?\/? ?)?(\d+(?:[.,]\d+)?)$/i.exec(text.trim());
+  return found?.[1] === undefined || found[2] === undefined ? null : { wide: found[1], long: found[2] };
+}
+
 /** A zoom's widest apertures as "35: f/3.5; 70: f/4": a small table on one line. */
 function widestCodec(lens: Lens): Codec<readonly WidestRow[]> {
   const aperture = entryCodec({ kind: 'aperture', step: lens.clickStep }, { low: 0.7, high: 64 });
   const isPrime = isSameValue(lens.shortestMm, lens.longestMm);
-  const example = isPrime ? 'f/2' : `${lens.shortestMm}: f/3.5; ${lens.longestMm}: f/4.5`;
+  const example = isPrime ? 'f/2' : `f/3.5-5.6, or ${lens.shortestMm}: f/3.5; ${lens.longestMm}: f/4.5`;
   return {
     format: (rows) =>
       isPrime && rows.length === 1
@@ -21,7 +27,9 @@ function widestCodec(lens: Lens): Codec<readonly WidestRow[]> {
         : rows.map(({ focalLengthMm, fNumber }) => `${focalLengthMm}: ${aperture.format(fNumber)}`).join('; '),
     parse: (text) => {
       const rows: WidestRow[] = [];
-      for (const part of text
+      const ends = engravedEnds(text);
+      const both = isPrime || ends === null ? text : `${lens.shortestMm}: ${ends.wide}; ${lens.longestMm}: ${ends.long}`;
+      for (const part of both
         .split(';')
         .map((one) => one.trim())
         .filter(Boolean)) {

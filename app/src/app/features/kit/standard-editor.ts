@@ -4,10 +4,12 @@ import {
   type Body,
   DEFAULT_SETTINGS,
   DEFAULT_STANDARD,
+  formatEntry,
   ofKind,
   type ShakeRule,
   type SharpnessStandard,
   type Standard,
+  usualIsoCeiling,
 } from '@roam-dial/core';
 import { CardFocus, type CardTarget } from '../../state/card-focus';
 import { KitActions } from '../../state/actions/kit.actions';
@@ -16,6 +18,7 @@ import { ChoiceField } from '../../ui/choice-field';
 import { choicesOf } from '../../ui/choices';
 import { ValueField } from '../../ui/value-field';
 import { distanceCodec, entryCodec, numberCodec, optional, percentCodec } from '../../wording/codec';
+import { NOISE_CHOICES, type NoiseTolerance, noiseToleranceOf, withNoiseTolerance } from '../../wording/noise-tolerance';
 import { cardNumbers } from './card-numbers';
 import { FiguresEditor } from './figures-editor';
 
@@ -62,6 +65,19 @@ export class StandardEditor {
   protected readonly pace = numberCodec({ low: 0.2, high: 4, step: 0.1, unit: 'm/s' });
   protected readonly reaction = numberCodec({ low: 0, high: 10, step: 0.1, unit: 's' });
   protected readonly stride = computed(() => distanceCodec(this.unit(), { low: 0.2, high: 2 }));
+
+  protected readonly tolerance = computed(() => noiseToleranceOf(this.standard()));
+  protected readonly noiseChoices = computed(() =>
+    NOISE_CHOICES.filter(({ value }) => value !== 'own' || this.tolerance() === 'own'),
+  );
+
+  protected setTolerance(tolerance: NoiseTolerance): void {
+    this.actions.changeStandard((standard) => withNoiseTolerance(standard, tolerance));
+  }
+
+  protected usualCeilingOf(body: Body): string {
+    return `${formatEntry(usualIsoCeiling(body), { kind: 'iso', step: body.markStep })}, usual for this sensor`;
+  }
 
   protected ceilingOf(body: Body): number | null {
     return this.standard().isoCeilingByBody[body.id] ?? null;

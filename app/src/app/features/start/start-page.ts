@@ -1,12 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, signal } from '@angular/core';
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { FormControl, FormGroup, ReactiveFormsModule } from '@angular/forms';
 import { MatButtonModule } from '@angular/material/button';
-import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import { ofKind, readPlace } from '@roam-dial/core';
+import { readPlace } from '@roam-dial/core';
 import { DateTime } from 'luxon';
 import { map, startWith } from 'rxjs';
 import { cameraFrom, SENSORS } from '../../data/cameras';
@@ -22,10 +21,13 @@ import { WorkspaceStore } from '../../state/workspace.store';
 import { nameOf } from '../../wording/name';
 import { MapFile } from '../map-file';
 import { between, isPlace, numberIn } from './checks';
+import { kitChoices, likeliest } from './kit-choices';
 import { byCoordinates, byMap, byName, NOT_LOCATED, type PlaceChosen, placeText } from './place-chosen';
 
 const SATURDAY = 6;
 const LOCATE_MS = 15_000;
+/** Instead of a body in the kit: one that is described here. */
+const ANOTHER = 'another';
 
 /** How a walk begins: when, where and with what, each of which can be left open. */
 @Component({
@@ -34,7 +36,6 @@ const LOCATE_MS = 15_000;
     MapFile,
     DateField,
     MatButtonModule,
-    MatButtonToggleModule,
     MatCheckboxModule,
     MatFormFieldModule,
     MatInputModule,
@@ -57,7 +58,8 @@ export class StartPage {
     coordinates: new FormControl('', { nonNullable: true, validators: isPlace }),
     invented: new FormControl('', { nonNullable: true }),
     zone: new FormControl('', { nonNullable: true, validators: isZone }),
-    kit: new FormControl<'bag' | 'camera'>('bag', { nonNullable: true }),
+    bodyId: new FormControl('', { nonNullable: true }),
+    lensId: new FormControl('', { nonNullable: true }),
     sensor: new FormControl<string>('36 × 24 mm', { nonNullable: true }),
     focalLength: new FormControl('35', { nonNullable: true, validators: between('The focal length', 4, 1200) }),
     aperture: new FormControl('2', { nonNullable: true, validators: between('The aperture', 0.7, 32) }),
@@ -82,12 +84,24 @@ export class StartPage {
   protected readonly places = GAZETTEER;
   protected readonly saturday = nextSaturday();
 
-  protected readonly bag = computed(() => {
-    const kit = this.workspace()?.kit ?? [];
-    const [body, lens] = [ofKind(kit, 'body'), ofKind(kit, 'lens')].map((list) => list.find(({ inBag }) => inBag));
-    return body === undefined || lens === undefined ? null : `${nameOf(body, 'a body')}, ${nameOf(lens, 'a lens')}`;
+  private readonly kit = computed(() => this.workspace()?.kit ?? []);
+  protected readonly bodies = computed(() => kitChoices(this.kit(), 'body'));
+  protected readonly lenses = computed(() => kitChoices(this.kit(), 'lens'));
+  protected readonly another = ANOTHER;
+  /** The body and the lens to go out with, by id; null where another camera is described, or there is none. */
+  private readonly goingWith = computed(() => {
+    const { bodyId, lensId } = this.values();
+    const body = bodyId === '' ? likeliest(this.kit(), 'body') : bodyId;
+    const lens = lensId === '' ? likeliest(this.kit(), 'lens') : lensId;
+    return bodyId === ANOTHER || body === null || lens === null ? null : { bodyId: body, lensId: lens };
   });
-  protected readonly asksCamera = computed(() => this.bag() === null || this.values().kit === 'camera');
+  protected readonly hasKit = computed(() => this.bodies().own.length + this.bodies().demo.length > 0);
+  protected readonly asksCamera = computed(() => this.goingWith() === null);
+  private readonly kitText = computed(() => {
+    const going = this.goingWith();
+    const named = (id: string | undefined): string => nameOf(this.kit().find((item) => item.id === id) ?? { name: '' }, 'unnamed');
+    return going === null ? '' : `${named(going.bodyId)}, ${named(going.lensId)}`;
+  });
   protected readonly whereText = computed(() => {
     const chosen = this.chosen();
     if (chosen === null) return null;
@@ -107,10 +121,16 @@ export class StartPage {
     const { focalLength, aperture } = this.values();
     const isKnown = this.form.controls.focalLength.valid && this.form.controls.aperture.valid;
     const camera = isKnown ? `${numberIn(focalLength)} mm f/${numberIn(aperture)}` : 'a camera';
-    return `${when}, ${where}${clock}, with ${this.asksCamera() ? camera : (this.bag() ?? '')}.`;
+    return `${when}, ${where}${clock}, with ${this.asksCamera() ? camera : this.kitText()}.`;
   });
 
   constructor() {
+    effect(() => {
+      const { bodyId, lensId } = this.form.controls;
+      const [body, lens] = [likeliest(this.kit(), 'body'), likeliest(this.kit(), 'lens')];
+      if (bodyId.pristine && bodyId.value === '' && body !== null) bodyId.setValue(body);
+      if (lensId.pristine && lensId.value === '' && lens !== null) lensId.setValue(lens);
+    });
     const reading = inject(MapReading);
     inject(MapDrop)
       .file$.pipe(takeUntilDestroyed())
@@ -179,6 +199,7 @@ export class StartPage {
         },
         district: chosen.district,
         camera: this.asksCamera() ? this.camera() : [],
+        goingWith: this.goingWith(),
       }),
     );
   }

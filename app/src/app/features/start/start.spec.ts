@@ -2,8 +2,11 @@ import { FormControl } from '@angular/forms';
 import { type Body, DEFAULT_STANDARD, isWithinReach, type Lens, roundedPlace, shakeShutterLimitS } from '@roam-dial/core';
 import { cameraFrom, SENSORS } from '../../data/cameras';
 import { zoneAt } from '../../data/zones';
+import { demoWorkspace } from '../../../testing/demo';
+import { packed } from '../../state/edits';
 import { isZone } from '../../ui/zone-field';
 import { between, isPlace, numberIn } from './checks';
+import { kitChoices, likeliest } from './kit-choices';
 import { byCoordinates, byMap, byName, placeText } from './place-chosen';
 
 describe('what is typed to begin a walk', () => {
@@ -64,6 +67,28 @@ describe('where a walk begins', () => {
     expect(await zoneAt({ latitude: 46.5, longitude: -20.7 })).toMatch(/^Etc\/GMT\+1$|^Atlantic\//);
     expect(await zoneAt({ latitude: -40.5, longitude: -171.25 })).toBe('Etc/GMT+11');
     for (const latitude of [-90, 90]) expect(typeof (await zoneAt({ latitude, longitude: 180 }))).toBe('string');
+  });
+});
+
+describe('what to go out with', () => {
+  const demo = demoWorkspace().kit;
+  const [body, lens] = cameraFrom(
+    { ...SENSORS[2], focalLengthMm: 28, widestFNumber: 2.8, isStabilised: false, highestIso: 6400 },
+    'mine',
+    'my-lens',
+  );
+  const own = [...demo, body, lens].filter((item) => item !== undefined);
+  it('is one’s own, the newest first, the demo’s apart', () => {
+    expect(kitChoices(own, 'body')).toMatchObject({ own: [{ id: 'mine' }], demo: [{ id: 'demo-body' }, { id: 'demo-film-body' }] });
+    expect([likeliest(own, 'body'), likeliest(own, 'lens')]).toEqual(['mine', 'my-lens']);
+    expect(likeliest(demo, 'body')).toBe('demo-body');
+    expect(likeliest([], 'lens')).toBeNull();
+  });
+  it('goes into the bag before all others, and the demo’s stays at home', () => {
+    const kit = packed(own, ['mine', 'my-lens']);
+    expect(kit.filter(({ inBag }) => inBag).map(({ id }) => id)).toEqual(['mine', 'my-lens']);
+    expect(kit).toHaveLength(own.length);
+    expect(packed(demo, ['demo-body']).filter(({ inBag }) => inBag)).toHaveLength(demo.filter(({ inBag }) => inBag).length);
   });
 });
 

@@ -15,7 +15,7 @@ import {
 } from '@roam-dial/core';
 import { createId, newStop, newWalk } from '../../data/defaults';
 import { zoneAt } from '../../data/zones';
-import { addWalk, changeWalk, duplicateWalk, putDistrict, removeDistrict, removeWalk, setHeights } from '../edits';
+import { addWalk, changeWalk, duplicateWalk, packed, putDistrict, removeDistrict, removeWalk, setHeights } from '../edits';
 import { counted } from '../../wording/counted';
 import { WorkspaceStore } from '../workspace.store';
 
@@ -25,8 +25,10 @@ export interface Beginning {
   readonly day: string;
   readonly place: WalkPlace;
   readonly district: District | null;
-  /** A body and a lens that are new; empty to go with what is in the bag. */
+  /** A body and a lens that are new; empty to go with what is there. */
   readonly camera: readonly KitItem[];
+  /** Of the kit that is there; null with a new camera. */
+  readonly goingWith: { readonly bodyId: string; readonly lensId: string } | null;
 }
 
 type WalkNamed = Pick<Walk, 'id' | 'name'>;
@@ -46,21 +48,22 @@ export class WalkActions {
    * A walk from what is known of it, in one step of undo. With a map it has a first stop, which is placed on the plan next.
    * Why not, where there is no room for the map.
    */
-  async begin({ name, day, place, district, camera }: Beginning): Promise<string | null> {
-    const { kit, districts } = await this.store.snapshot();
+  async begin({ name, day, place, district, camera, goingWith }: Beginning): Promise<string | null> {
+    const { districts } = await this.store.snapshot();
     if (district !== null && !fitTogether([...districts, district])) return NO_ROOM;
-    const bodyId = ofKind([...camera, ...kit], 'body').find(({ inBag }) => inBag)?.id ?? null;
+    const bodyId = ofKind(camera, 'body')[0]?.id ?? goingWith?.bodyId ?? null;
+    const lensId = ofKind(camera, 'lens')[0]?.id ?? goingWith?.lensId ?? null;
     const first = newStop(createId(), undefined);
     const walk: Walk = {
       ...newWalk(createId(), day, bodyId),
       place,
       name,
       districtId: district?.id ?? null,
-      stops: district === null ? [] : [{ ...first, name: 'First stop', lensId: ofKind(camera, 'lens')[0]?.id ?? null }],
+      stops: district === null ? [] : [{ ...first, name: 'First stop', lensId }],
     };
     this.store.edit({ label: `start ${walk.name}` }, (workspace) => ({
       ...addWalk(walk)(district === null ? workspace : putDistrict(district)(workspace)),
-      kit: [...workspace.kit, ...camera],
+      kit: packed([...workspace.kit, ...camera], [bodyId, lensId]),
     }));
     const room = district === null ? '/walk' : '/light/now';
     await this.router.navigate([room], { queryParams: { walk: walk.id, stop: null, t: null } });

@@ -1,4 +1,5 @@
 import type { KitItem, Settings, Standard } from '@roam-dial/core';
+import { isDemoId } from '../../data/demo-id';
 import { copyName, duplicated, replaced, type WorkspaceChange } from './lists';
 
 export const addKitItem =
@@ -8,6 +9,17 @@ export const addKitItem =
 export const changeKitItem =
   (id: string, change: (item: KitItem) => KitItem): WorkspaceChange =>
   (workspace) => ({ ...workspace, kit: replaced(workspace.kit, id, change) });
+
+/**
+ * The kit with what somebody goes out with in the bag, before all others of its kind; the demo's stays at home when that is
+ * their own.
+ */
+export function packed(kit: readonly KitItem[], ids: readonly (string | null)[]): readonly KitItem[] {
+  const going = kit.filter(({ id }) => ids.includes(id)).map((item): KitItem => ({ ...item, inBag: true }));
+  const isOwn = going.some(({ id }) => !isDemoId(id));
+  const rest = kit.filter(({ id }) => !ids.includes(id));
+  return [...going, ...rest.map((item) => (isOwn && isDemoId(item.id) && item.inBag ? { ...item, inBag: false } : item))];
+}
 
 export const duplicateKitItem =
   (id: string, newId: string): WorkspaceChange =>
