@@ -506,6 +506,9 @@ export {
   type PictureLight,
   pictureLightAt,
   type RampFigure,
+  isOfThing,
+  ofPeople,
+  ofThing,
 } from './stop/index.js';
 export {
   type EntryKind,

@@ -91,12 +91,12 @@ test.describe('without a net', () => {
     const rest = back.page.getByRole('region', { name: 'The rest of the day, planned from here' });
     await expect(rest).toContainText(/Worth \d\.\d pictures from here/, { timeout: 120_000 });
     await expect(rest.getByRole('listitem').first()).toBeVisible();
-    await tap(back.page, 'Take it');
+    await tap(back.page, 'Use this plan');
     await expect(back.page.getByText(/late for/)).toHaveCount(0);
     await tap(back.page, /^Undo: plan the rest/);
     await expect(back.page.getByText(/late for/)).toBeVisible();
     await tap(back.page, 'Plan from here');
-    await tap(back.page, 'Take it');
+    await tap(back.page, 'Use this plan');
 
     await back.page.getByRole('checkbox', { name: 'Linger at the stop' }).uncheck();
     await clock.walk(14 * 60);

@@ -192,7 +192,7 @@ test.describe('the meter in the hand', () => {
     const held = await now.textContent();
     await page.waitForTimeout(1200);
     expect(await now.textContent()).toBe(held);
-    await page.getByRole('button', { name: 'Take it' }).click();
+    await page.getByRole('button', { name: 'Use this reading' }).click();
     await expect(page.getByRole('list', { name: 'Readings' }).getByLabel('What')).toHaveValue('a coat in the sun');
     await page.getByRole('switch', { name: 'Hold' }).click();
     await meter.click();

@@ -30,7 +30,7 @@ export interface Visit {
   readonly open?: readonly MinuteSpan[];
   /** First and last minute at which it may begin; absent: any. */
   readonly beginnings?: MinuteSpan;
-  /** No going home without it. */
+  /** Must-have. */
   readonly isMust?: boolean;
   /** Had wherever one is just then, without a walk; not before the first stop. */
   readonly isAnywhere?: boolean;

@@ -43,7 +43,7 @@ export interface Passers {
 }
 
 /**
- * Passers a minute that would do: passers·share·min(1, patch ÷ walked width), each alone in the picture with
+ * Passers a minute worth photographing: passers·share·min(1, patch ÷ walked width), each alone in the picture with
  * e^(−passers·crossing·(length/v)(1 + σ²/v²)): the mean time in the picture of speeds that spread by σ, to second order. Most
  * come at passers·crossing·stay = 1; packed is worse than busy. Source: docs/formulas.md#waiting.
  */

@@ -41,6 +41,7 @@ export {
 } from './zone.js';
 export { DEFAULT_SHOOTING, LAMP_KINDS, type LampKind, type Shooting, SMEAR_WISHES, type SmearWish } from './shooting.js';
 export { isMovementOfMatter } from './movement.js';
+export { isOfThing, ofPeople, ofThing } from './thing.js';
 export {
   lightOfDay,
   litGroundAt,

@@ -36,7 +36,7 @@ export interface Movers {
   /** Half of the sector of directions round it. */
   readonly travelSpreadDeg: number;
   readonly passersPerMinute: number;
-  /** Share of the passers that would do. */
+  /** Share of the passers worth photographing. */
   readonly suitableShare: number;
 }
 

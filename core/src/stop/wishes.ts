@@ -19,7 +19,7 @@ export interface Wishes {
   readonly open?: readonly HoursSpan[];
   /** Begins just then, and lasts as long as the stay is now. */
   readonly fixedAtMin?: number;
-  /** No going home without it. */
+  /** Must-have. */
   readonly isMust?: boolean;
   /** Minutes at full light that give the picture with 80 %, instead of reckoning with who passes. */
   readonly usefulMin?: number;

@@ -30,23 +30,23 @@ describe('a stop in sentences', () => {
     expect(whereSentence({ ...stop, shootingBearingDeg: 90 }, STREET, false, WORDING)).toContain('slantwise into');
     expect(whereSentence(stop, STREET, true, WORDING)).toContain('It stands inside a house');
     expect(whereSentence({ ...stop, position: null, lamps: 'lane' }, null, false, WORDING)).toBe(
-      'From the road itself, looking 48° down a street 6 m wide; light of: lane. It is on no map yet: tap a plan where you stand.',
+      'From the road itself, looking 48° down a street 6 m wide; light of: lane. It has no position yet: tap a plan where you will stand.',
     );
   });
 
   it.each([
-    [{ passersPerMinute: 5, suitableShare: 0.1 }, 'one that would do every two minutes'],
-    [{ passersPerMinute: 1, suitableShare: 0.05 }, 'one that would do every 20 min'],
-    [{ passersPerMinute: 10, suitableShare: 0.3 }, '3 that would do every minute'],
-    [{ passersPerMinute: 1, suitableShare: 1 }, 'one that would do every minute'],
-    [{ passersPerMinute: 0, suitableShare: 1 }, 'nobody among them that would do'],
+    [{ passersPerMinute: 5, suitableShare: 0.1 }, 'one worth shooting every two minutes'],
+    [{ passersPerMinute: 1, suitableShare: 0.05 }, 'one worth shooting every 20 min'],
+    [{ passersPerMinute: 10, suitableShare: 0.3 }, '3 worth shooting every minute'],
+    [{ passersPerMinute: 1, suitableShare: 1 }, 'one worth shooting every minute'],
+    [{ passersPerMinute: 0, suitableShare: 1 }, 'none worth shooting'],
   ])('says of %j how many would do', (over, words) => expect(peopleSentence(movers(over), WORDING)).toContain(words));
 
   it('says which way people go, but not where their speed does not count', () => {
     const walkers = movers({ who: 'walkers', travelAngleDeg: 10, speedMps: 1.2 });
-    expect(peopleSentence({ ...walkers, consent: 'asked' }, WORDING)).toMatch(/^Walkers, coming at you, 1.2 m\/s, .*; asked\.$/);
+    expect(peopleSentence({ ...walkers, consent: 'asked' }, WORDING)).toMatch(/^Walkers, coming towards you, 1.2 m\/s, .*; asked\.$/);
     expect(peopleSentence({ ...walkers, intent: DEFAULT_INTENTS.facade }, WORDING)).not.toContain('m/s');
-    expect(peopleSentence(movers({ who: ' ', travelAngleDeg: 90 }), WORDING)).toMatch(/^People, going across/);
+    expect(peopleSentence(movers({ who: ' ', travelAngleDeg: 90 }), WORDING)).toMatch(/^People, crossing/);
   });
 
   it('says the zone by its law, the time with the way there, and what differs from the walk', () => {
@@ -69,14 +69,14 @@ describe('a stop in sentences', () => {
     );
     const walk = { approach: DEFAULT_APPROACH };
     expect(approachSentence({ approach: null }, walk)).toMatch(/^As on the whole walk: Automatic ISO .*, fixed zone, by hand\.$/);
-    expect(approachSentence({ approach: { ...DEFAULT_APPROACH, support: 'tripod' } }, walk)).toMatch(/^Its own: .*tripod\.$/);
+    expect(approachSentence({ approach: { ...DEFAULT_APPROACH, support: 'tripod' } }, walk)).toMatch(/^Its own approach: .*tripod\.$/);
     expect(framesSentence({ shooting: { ...DEFAULT_SHOOTING, burstFrames: 3, isWalking: true } })).toBe(
-      '3 frames a press, smear by the picture, walking while shooting.',
+      '3 frames per press, motion blur by the picture, walking while shooting.',
     );
   });
 
   it('ends with what is noted, care first, long ones cut', () => {
-    expect(notesSentence({ cautions: ' ', notes: '' })).toBe('Nothing to take care of.');
+    expect(notesSentence({ cautions: ' ', notes: '' })).toBe('Nothing to watch out for.');
     expect(notesSentence({ cautions: 'kerb', notes: 'Wait for the tram.' })).toBe('Care: kerb. Wait for the tram.');
     expect(notesSentence({ cautions: 'x'.repeat(300), notes: '' }).length).toBeLessThan(110);
   });

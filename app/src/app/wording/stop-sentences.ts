@@ -7,6 +7,7 @@ import {
   INTENT_NAMES,
   isAloneWished,
   isMovementOfMatter,
+  isOfThing,
   type Leg,
   peopleWishOf,
   type Stop,
@@ -100,7 +101,8 @@ export function whereSentence(stop: Stop, street: Street | null, isIndoors: bool
   const how = howItRuns(shootingBearingDeg, streetAxisDeg);
   const width = `${wording.exactDistance(streetWidthM)} wide`;
   const light = lamps === 'none' ? '' : `; light of: ${lampWords(lamps)}`;
-  const place = position === null ? ' It is on no map yet: tap a plan where you stand.' : isIndoors ? ` ${INDOORS_WORDS}` : '';
+  const place =
+    position === null ? ' It has no position yet: tap a plan where you will stand.' : isIndoors ? ` ${INDOORS_WORDS}` : '';
   const look = `${STANDING[pavement]}, looking ${Math.round(shootingBearingDeg)}° ${how} ${name}`;
   return `${look}${street?.name === undefined || street.name === null ? ` ${width}` : `, ${width}`}${light}.${place}`;
 }
@@ -115,20 +117,21 @@ export function zoneSentence(stop: Stop, wording: Wording): string {
 }
 
 function rateWords(ratePerMinute: number, wording: Wording): string {
-  if (ratePerMinute === 0) return 'nobody among them that would do';
-  if (ratePerMinute >= 1.5) return `${Math.round(ratePerMinute)} that would do every minute`;
+  if (ratePerMinute === 0) return 'none worth shooting';
+  if (ratePerMinute >= 1.5) return `${Math.round(ratePerMinute)} worth shooting every minute`;
   const everyMin = Math.max(1, Math.round(1 / ratePerMinute));
-  return `one that would do every ${everyMin === 1 ? 'minute' : everyMin === 2 ? 'two minutes' : wording.duration(everyMin)}`;
+  return `one worth shooting every ${everyMin === 1 ? 'minute' : everyMin === 2 ? 'two minutes' : wording.duration(everyMin)}`;
 }
 
 function coming(travelAngleDeg: number): string {
-  if (travelAngleDeg <= 30) return 'coming at you';
-  return travelAngleDeg >= 60 ? 'going across' : 'going slantwise';
+  if (travelAngleDeg <= 30) return 'coming towards you';
+  return travelAngleDeg >= 60 ? 'crossing' : 'crossing diagonally';
 }
 
-/** "Walkers, coming at you, 1.2 m/s, one that would do every two minutes; unasked." */
+/** "Walkers, coming at you, 1.2 m/s, one worth shooting every two minutes; unasked." */
 export function peopleSentence(stop: Stop, wording: Wording): string {
   const { consent, movers } = stop;
+  if (isOfThing(stop)) return `Nobody: a thing at ${wording.distance(stop.subject.medianM)}.`;
   const who = movers.who.trim() === '' ? 'People' : movers.who.trim();
   const subject = who.charAt(0).toUpperCase() + who.slice(1);
   const moving = isMovementOfMatter(stop) ? `, ${coming(movers.travelAngleDeg)}, ${movers.speedMps} m/s` : '';
@@ -144,13 +147,13 @@ export function daySentence({ intent, wishes = {} }: Pick<Stop, 'intent' | 'wish
   const shortest = shortestMin ?? Math.min(DEFAULT_STAY.shortestMin, longestMin ?? Infinity);
   const longest = Math.max(shortest, longestMin ?? DEFAULT_STAY.longestMin);
   const said = [
-    isMust === true ? 'has to be had' : '',
-    fixedAtMin === undefined ? '' : `begins at ${wording.clock(fixedAtMin)}`,
+    isMust === true ? 'must-have' : '',
+    fixedAtMin === undefined ? '' : `starts exactly at ${wording.clock(fixedAtMin)}`,
     fixedAtMin === undefined ? `${wording.duration(shortest)} to ${wording.duration(longest)}` : '',
     ...open.map(({ fromMin, toMin }) => `open ${wording.clock(fromMin)}–${wording.clock(toMin)}`),
-    usefulMin === undefined ? '' : `done with 80 % after ${wording.duration(usefulMin)}`,
+    usefulMin === undefined ? '' : `80 % of its value after ${wording.duration(usefulMin)}`,
     `${PEOPLE_WORDS[peopleWishOf(intent, wishes)]}${isAloneWished(intent, wishes) ? ', alone' : ''}`,
-    weight === undefined || weight === 1 ? '' : `counts ${weight} times`,
+    weight === undefined || weight === 1 ? '' : `worth ${weight} × a normal stop`,
   ].filter((words) => words !== '');
   const sentence = said.join(', ');
   return `${sentence.charAt(0).toUpperCase()}${sentence.slice(1)}.`;
@@ -162,16 +165,16 @@ export function approachSentence({ approach: own }: Pick<Stop, 'approach'>, { ap
   const said = [labelIn(EXPOSURE_CHOICES, exposure), labelIn(FOCUS_CHOICES, focus), labelIn(SUPPORT_CHOICES, support)].map(
     (label, k) => (k === 0 ? label : label.toLowerCase()),
   );
-  return `${own === null ? 'As on the whole walk' : 'Its own'}: ${said.join(', ')}.`;
+  return `${own === null ? 'As on the whole walk' : 'Its own approach'}: ${said.join(', ')}.`;
 }
 
 /** "3 frames a press, smear by the picture." */
 export function framesSentence({ shooting = DEFAULT_SHOOTING, lightChanges }: Pick<Stop, 'shooting' | 'lightChanges'>): string {
   const { burstFrames, isWalking, lamp, smear } = shooting;
   const smearing = labelIn(SMEAR_CHOICES, smear);
-  const words = [`${counted(burstFrames, 'frame', 'frames')} a press`, `smear ${smearing}`];
+  const words = [`${counted(burstFrames, 'frame', 'frames')} per press`, `motion blur ${smearing}`];
   if (isWalking) words.push('walking while shooting');
-  if (lamp !== 'steady') words.push('under light that pulses');
+  if (lamp !== 'steady') words.push('under flickering light');
   if (lightChanges !== undefined && lightChanges !== 'steady') words.push(`the light ${CHANGE_WORDS[lightChanges]}`);
   return `${words.join(', ')}.`;
 }
@@ -186,6 +189,6 @@ function quoted(text: string): string {
 
 /** The first words of what is noted, care first. */
 export function notesSentence({ cautions, notes }: Pick<Stop, 'cautions' | 'notes'>): string {
-  const care = cautions.trim() === '' ? 'Nothing to take care of.' : `Care: ${quoted(cautions)}`;
+  const care = cautions.trim() === '' ? 'Nothing to watch out for.' : `Care: ${quoted(cautions)}`;
   return notes.trim() === '' ? care : `${care} ${quoted(notes)}`;
 }

@@ -34,7 +34,7 @@ export interface FramesTable {
 }
 
 /** A spreadsheet would take these for a formula. */
-const FORMULA = /^[=@\t\r]|^[+-](?![\d.:]+$)/;
+const FORMULA = /^\s*[=@]|^[\t\r\n]|^\s*[+-](?![\d.:]+$)/;
 /** From here on cameras write seconds and not their fraction. */
 const WHOLE_FROM_S = 0.4;
 

@@ -11,9 +11,17 @@ export class MapRefusal extends Error {
 
 const LONGEST_SAID = 60;
 
+/** Never throws, whatever a file holds. */
+function textOf(value: unknown): string {
+  if (value === undefined || value === null) return 'nothing';
+  if (typeof value === 'string') return `“${value}”`;
+  if (Array.isArray(value)) return `a list of ${value.length}`;
+  return typeof value === 'object' ? 'an object' : String(value);
+}
+
 /** A value as a message may show it. */
 export function said(value: unknown): string {
-  const text = typeof value === 'string' ? `“${value}”` : Array.isArray(value) ? 'a list' : String(value);
+  const text = textOf(value);
   return text.length > LONGEST_SAID ? `${text.slice(0, LONGEST_SAID)}…${typeof value === 'string' ? '”' : ''}` : text;
 }
 

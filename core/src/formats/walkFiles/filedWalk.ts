@@ -6,6 +6,8 @@ import type { Walk } from '../../walk/index.js';
 export interface FiledSetUp {
   readonly aperture: string;
   readonly focus: string;
+  /** `1.7 to 12.4 m`: what is in focus by it; empty where nothing is. */
+  readonly inFocus: string;
   readonly shutter: string;
   readonly iso: string;
   readonly meter: string;
@@ -32,11 +34,11 @@ export interface FiledWalk {
   readonly stops: readonly FiledStop[];
 }
 
-/** `f/5.6, 3 m, 1/500 or faster, ISO 100–6400, −⅓`. */
+/** `f/5.6, 3 m (in focus 1.7 to 12.4 m), 1/500 or faster, ISO 100–6400, −⅓`. */
 export function setUpLine({ setUp }: FiledStop): string {
   if (setUp === null) return '';
-  const { aperture, focus, shutter, iso, meter } = setUp;
-  return `${aperture}, ${focus}, ${shutter}, ISO ${iso}, ${meter}`;
+  const { aperture, focus, inFocus, shutter, iso, meter } = setUp;
+  return `${aperture}, ${focus}${inFocus === '' ? '' : ` (in focus ${inFocus})`}, ${shutter}, ISO ${iso}, ${meter}`;
 }
 
 const twoDigits = (n: number): string => String(n).padStart(2, '0');

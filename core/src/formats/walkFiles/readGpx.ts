@@ -40,6 +40,11 @@ function closed({ latitude, longitude, name, description, time }: Open): GpxPoin
 
 const POINTS = new Set(['wpt', 'rtept', 'trkpt']);
 
+/** A decimal number of degrees, as XML's own decimals are written; NaN for everything else, an empty text too. */
+function degreesIn(text: string | undefined): number {
+  return text !== undefined && /^\s*[+-]?(\d+\.?\d*|\.\d+)([eE][+-]?\d+)?\s*$/.test(text) ? Number(text) : NaN;
+}
+
 /** Gathers what a file holds while it is read from its beginning to its end. */
 class Gathering {
   readonly waypoints: GpxPoint[] = [];
@@ -56,7 +61,7 @@ class Gathering {
     if (tag === 'rte') this.routes.push([]);
     if (tag === 'trkseg') this.tracks.push([]);
     if (!POINTS.has(tag)) return;
-    const [latitude, longitude] = [Number(attributes['lat'] ?? NaN), Number(attributes['lon'] ?? NaN)];
+    const [latitude, longitude] = [degreesIn(attributes['lat']), degreesIn(attributes['lon'])];
     this.point = { latitude, longitude, name: '', description: '', time: '' };
     this.points++;
   }

@@ -14,7 +14,14 @@ const CORNER = { latitude: 46.501, longitude: -20.7 };
 const filedStop = (over: Partial<Stop>, rest: Partial<FiledStop> = {}): FiledStop => ({
   stop: { id: 'a', name: 'A', position: HERE, arriveMin: 340, leaveMin: 370, notes: '', cautions: '', ...over } as Stop,
   intent: 'Light pool',
-  setUp: { aperture: 'f/4', focus: '5 m', shutter: '1/400 or faster', iso: '100–6400', meter: '−⅓ whole frame' },
+  setUp: {
+    aperture: 'f/4',
+    focus: '5 m',
+    inFocus: '3.9 to 7 m',
+    shutter: '1/400 or faster',
+    iso: '100–6400',
+    meter: '−⅓ whole frame',
+  },
   windows: [{ fromMin: 330, toMin: 387 }],
   course: [],
   walkMin: null,
@@ -55,7 +62,7 @@ describe('GPX', () => {
     expect(gpx.waypoints[0]?.atMs).toBe(Date.parse('2027-03-13T06:40:00Z'));
     expect(gpx.waypoints[0]?.description.split('\n')).toEqual([
       'Light pool, 05:40–06:10',
-      'f/4, 5 m, 1/400 or faster, ISO 100–6400, −⅓ whole frame',
+      'f/4, 5 m (in focus 3.9 to 7 m), 1/400 or faster, ISO 100–6400, −⅓ whole frame',
       'Light 05:30–06:27',
       'Care: Tram tracks',
     ]);
@@ -87,6 +94,12 @@ describe('GPX', () => {
       [[46.5, Date.parse('2027-03-13T06:40:00Z')]],
       [[1, null]],
     ]);
+  });
+  it('takes no text for a number that is none', () => {
+    const points = ['lat="" lon="2"', 'lat="0x10" lon="2"', 'lat="1" lon="Infinity"', 'lat=" 1.5 " lon="-2e1"'];
+    const gpx = gpxOf(`<gpx><trk><trkseg>${points.map((one) => `<trkpt ${one}/>`).join('')}</trkseg></trk></gpx>`);
+    expect(gpx.leftOut).toBe(3);
+    expect(gpx.tracks[0]).toMatchObject([{ latitude: 1.5, longitude: -20 }]);
   });
   it.each([
     ['', /not whole GPX|not GPX/],
@@ -141,7 +154,18 @@ describe('CSV', () => {
       latitude: '46.5000000',
       meter: '−⅓ whole frame',
       light: '05:30–06:27',
+      'in focus': '3.9 to 7 m',
     });
+  });
+  it.each(['\n=1+1', ' \n @SUM(1)', '\r\n+A1', '\t=1'])('takes the sting out of %j', (name) => {
+    const { data } = Papa.parse<Record<string, string>>(
+      writeCsv(filed('2027-03-13', [filedStop({ name })])).replace('\ufeff', ''),
+      {
+        header: true,
+        skipEmptyLines: true,
+      },
+    );
+    expect(data[0]?.['name']?.startsWith("'")).toBe(true);
   });
 });
 
@@ -168,6 +192,21 @@ describe('a calendar', () => {
     expect(events.map(({ summary }) => summary)).toEqual(['A', 'Light: A', NAME, `Light: ${NAME}`]);
     expect(instantOf(events[0]?.startDate as ICAL.Time)).toBe(instant);
     expect(events[0]?.description).toContain('Care: Tram tracks');
+  });
+  it('is folded by octets, holds no control character and no bare line end, whatever a name holds', () => {
+    const utf8 = new TextEncoder();
+    fc.assert(
+      fc.property(fc.string({ unit: 'binary', maxLength: 120 }), fc.integer({ min: 0, max: 120 }), (name, blank) => {
+        const notes = `${'x'.repeat(blank)}${name}\r${name}`;
+        const text = writeCalendar(filed('2027-03-13', [filedStop({ name, notes })]), 0);
+        const lines = text.split('\r\n');
+        expect(Math.max(...lines.map((line) => utf8.encode(line).length))).toBeLessThanOrEqual(75);
+        // eslint-disable-next-line no-control-regex -- what must not be there
+        expect(lines.some((line) => /[\u0000-\u001f\u007f]/.test(line))).toBe(false);
+        const event = new ICAL.Component(ICAL.parse(text) as never[]).getFirstSubcomponent('vevent') as ICAL.Component;
+        expect(typeof new ICAL.Event(event).summary).toBe('string');
+      }),
+    );
   });
   it('finds the changes of a zone to the minute', () => {
     const changes = zoneChanges('Atlantic/Azores', Date.parse('2027-01-01'), Date.parse('2028-01-01'));

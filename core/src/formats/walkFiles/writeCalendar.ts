@@ -64,6 +64,45 @@ function timeZoneOf(timeZone: string, dayMs: number): ICAL.Component {
   return part;
 }
 
+/** Text without control characters, which RFC 5545 does not allow; its line ends are one. */
+function plainText(text: string): string {
+  // eslint-disable-next-line no-control-regex -- these are what is taken out
+  return text.replace(/\r\n?/g, '\n').replace(/[\u0000-\u0009\u000b-\u001f\u007f]/g, ' ');
+}
+
+/** Octets of a line at most, its end not counted (RFC 5545, 3.1). */
+const LINE_OCTETS = 75;
+
+/** Octets of a letter in UTF-8. */
+function octetsOf(letter: string): number {
+  const code = letter.codePointAt(0) ?? 0;
+  return code < 0x80 ? 1 : code < 0x800 ? 2 : code < 0x10000 ? 3 : 4;
+}
+
+/** One line folded within its octets, never through a letter; what follows begins with a space. */
+function foldedLine(line: string): string {
+  const parts: string[] = [];
+  let [part, octets] = ['', 0];
+  for (const letter of line) {
+    const size = octetsOf(letter);
+    if (octets + size > LINE_OCTETS) {
+      parts.push(part);
+      [part, octets] = [` ${letter}`, 1 + size];
+    } else [part, octets] = [part + letter, octets + size];
+  }
+  return [...parts, part].join('\r\n');
+}
+
+/** A calendar's lines: the writer folds by letters and one too far, so its folds are taken out and made anew. */
+function folded(calendar: ICAL.Component): string {
+  return calendar
+    .toString()
+    .replace(/\r\n[ \t]/g, '')
+    .split('\r\n')
+    .map(foldedLine)
+    .join('\r\n');
+}
+
 interface Span {
   readonly fromMin: number;
   readonly toMin: number;
@@ -111,16 +150,16 @@ export function writeCalendar(filed: FiledWalk, nowMs: number): string {
   for (const one of stops) {
     const { stop, windows } = one;
     const stay = eventOf(walk, one, { fromMin: stop.arriveMin, toMin: stop.leaveMin }, `${stop.id}-stay@roam-dial`, stamp);
-    stay.addPropertyWithValue('summary', stop.name);
-    stay.addPropertyWithValue('description', stopLines(one).join('\n'));
-    if (!walk.place.isInvented) stay.addPropertyWithValue('location', walk.place.name);
+    stay.addPropertyWithValue('summary', plainText(stop.name));
+    stay.addPropertyWithValue('description', plainText(stopLines(one).join('\n')));
+    if (!walk.place.isInvented) stay.addPropertyWithValue('location', plainText(walk.place.name));
     calendar.addSubcomponent(stay);
     windows.forEach((window, k) => {
       const light = eventOf(walk, one, window, `${stop.id}-light-${k + 1}@roam-dial`, stamp);
-      light.addPropertyWithValue('summary', `Light: ${stop.name}`);
+      light.addPropertyWithValue('summary', plainText(`Light: ${stop.name}`));
       light.addPropertyWithValue('transp', 'TRANSPARENT');
       calendar.addSubcomponent(light);
     });
   }
-  return `${calendar.toString()}\r\n`;
+  return `${folded(calendar)}\r\n`;
 }

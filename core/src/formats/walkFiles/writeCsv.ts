@@ -11,6 +11,7 @@ const HEADS = [
   'longitude',
   'aperture',
   'focus',
+  'in focus',
   'shutter',
   'iso',
   'meter',
@@ -32,6 +33,7 @@ function row({ stop, intent, setUp, windows, walkMin, distanceM }: FiledStop, k:
     stop.position?.longitude.toFixed(7) ?? '',
     setUp?.aperture ?? '',
     setUp?.focus ?? '',
+    setUp?.inFocus ?? '',
     setUp?.shutter ?? '',
     setUp?.iso ?? '',
     setUp?.meter ?? '',
@@ -43,8 +45,8 @@ function row({ stop, intent, setUp, windows, walkMin, distanceM }: FiledStop, k:
   ];
 }
 
-/** What somebody typed, which a spreadsheet would take for a formula. */
-const FORMULA = /^[=@\t\r]|^[+-](?![\d.]+$)/;
+/** What somebody typed, which a spreadsheet would take for a formula, wherever its white space ends. */
+const FORMULA = /^\s*[=@]|^[\t\r\n]|^\s*[+-](?![\d.]+$)/;
 
 /** The plan as CSV (RFC 4180), a line a stop, with a mark of byte order so that a spreadsheet reads its letters. */
 export function writeCsv({ stops }: FiledWalk): string {

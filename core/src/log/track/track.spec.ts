@@ -58,5 +58,15 @@ describe('a track', () => {
   it('leaves rides and gaps out', () => {
     expect(walkedOf([east(0, 0), east(5000, 60)])).toEqual({ lengthM: 0, walkingS: 0 });
     expect(walkedOf([])).toEqual({ lengthM: 0, walkingS: 0 });
+    // 20,000 km in ten million seconds is 2 m/s, and yet nobody walked there.
+    expect(walkedOf([east(0, 0), east(20_000_000, 10_000_000)])).toEqual({ lengthM: 0, walkingS: 0 });
+    expect(walkedOf([east(0, 0), east(400, 310)])).toEqual({ lengthM: 0, walkingS: 0 });
+  });
+
+  it('goes the short way over the line of the date', () => {
+    const at = (longitude: number, atMs: number): TrackPoint => ({ latitude: 0, longitude, atMs });
+    const track = [at(179.9, 0), at(-179.9, 100_000)];
+    expect(placeAt(track, 25_000)?.longitude).toBeCloseTo(179.95, 9);
+    expect(placeAt(track, 75_000)?.longitude).toBeCloseTo(-179.95, 9);
   });
 });

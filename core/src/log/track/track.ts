@@ -31,8 +31,13 @@ export function placeAt(track: readonly TrackPoint[], atMs: number): Place | nul
   const share = (atMs - before.atMs) / (after.atMs - before.atMs);
   return {
     latitude: before.latitude + share * (after.latitude - before.latitude),
-    longitude: before.longitude + share * (after.longitude - before.longitude),
+    longitude: foldedDeg(before.longitude + share * foldedDeg(after.longitude - before.longitude)),
   };
+}
+
+/** A longitude, or a difference of two the short way round, −180 to 180. */
+function foldedDeg(degrees: number): number {
+  return ((((degrees + 180) % 360) + 360) % 360) - 180;
 }
 
 /** Positions by the track for frames that have none, by the id of the frame. Their clocks are put right first: positions go by time. */
@@ -53,7 +58,7 @@ const WALKING = [0.5, 3] as const;
 
 /**
  * How far one walked and the time that took: by steps of 15 m, each from where the last ended; those slower than half a metre a second
- * are standing, those faster than three are no walking. Source: docs/log.md#track.
+ * are standing, those faster than three are no walking, and over a gap of more than five minutes nothing is known. Source: docs/log.md#track.
  */
 export function walkedOf(track: readonly TrackPoint[]): LogTrack {
   let [lengthM, walkingS] = [0, 0];
@@ -61,7 +66,8 @@ export function walkedOf(track: readonly TrackPoint[]): LogTrack {
   for (const point of track) {
     if (from === undefined) break;
     const [away, seconds] = [distanceBetweenM(from, point), (point.atMs - from.atMs) / 1000];
-    if (seconds * 1000 > LONGEST_GAP_MS && away < WANDER_M) {
+    // Nobody knows how one came from there: two walks of one file, a receiver that was off, a flight.
+    if (seconds * 1000 > LONGEST_GAP_MS) {
       from = point;
       continue;
     }

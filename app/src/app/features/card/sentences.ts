@@ -30,6 +30,12 @@ function sideText(side: SideLimit, card: Card, say: (value: number) => string, b
   return side.kind === 'limit' ? `${limitWords(side.limit, card.input)} at ${say(side.at)} and ${beyond}` : null;
 }
 
+/** `1.7 to 12.4 m`: what is in focus; empty where diffraction alone is over the standard. */
+export function inFocusWords({ result }: Card, wording: Wording): string {
+  const { sharp } = result.setUp.focus;
+  return sharp === null ? '' : wording.range(sharp.nearM, sharp.farM);
+}
+
 export function apertureNote(card: Card, wording: Wording): string {
   const { focus, sides, aperture } = card.result.setUp;
   const step = card.kit.lens.clickStep;

@@ -13,7 +13,7 @@ import type { Workspace } from '../../data/workspace';
 import { type Card, cardFor } from '../../state/card.store';
 import { nameOf } from '../../wording/name';
 import type { Wording } from '../../wording/wording';
-import { type CardRow, cardRows, ladderLines } from '../card';
+import { type CardRow, cardRows, inFocusWords, ladderLines } from '../card';
 
 /** The card of each stop of the day at its arrival; null where there is none. */
 export type CardsOfDay = ReadonlyMap<string, Card | null>;
@@ -39,6 +39,7 @@ function setUpOf(card: Card | null, wording: Wording): FiledSetUp | null {
   return {
     aperture: said(rows, 'aperture'),
     focus: said(rows, 'focus'),
+    inFocus: inFocusWords(card, wording),
     shutter: said(rows, 'shutter'),
     iso: said(rows, 'iso'),
     meter: said(rows, 'meter'),
@@ -104,7 +105,11 @@ export function fieldCard(
     name: stop.name,
     when: `${wording.clock(stop.arriveMin)} to ${wording.clock(stop.leaveMin)} · ${intent}`,
     light: windows.map(({ fromMin, toMin }) => `${wording.clock(fromMin)} to ${wording.clock(toMin)}`).join(', '),
-    numbers: rows.map(({ label, number: value, aside }) => ({ label, number: value, aside })),
+    numbers: rows.map(({ key, label, number: value, aside }) => ({
+      label,
+      number: value,
+      aside: key === 'focus' && card !== null ? `sharp ${inFocusWords(card, wording)}` : aside,
+    })),
     ladder: steps.map(({ shows, ev, change, effect }) => {
       const at = shows === '' ? ev : `${shows} (${ev})`;
       return `${at}: ${change}${effect === '' ? '' : `; ${effect}`}`;

@@ -21,7 +21,7 @@ describe('a walk as it is filed', () => {
     expect(filed.stops).toHaveLength(7);
     const vessen = filed.stops.find(({ stop }) => stop.id === 'vessen');
     if (vessen === undefined) throw new Error('no hall');
-    expect(setUpLine(vessen)).toMatch(/^f\/7\.1, 3 m, 1\/500 or faster, ISO 100–6400, /);
+    expect(setUpLine(vessen)).toMatch(/^f\/7\.1, 3 m \(in focus 1\.7 to 12\.4 m\), 1\/500 or faster, ISO 100–6400, /);
     expect(vessen.windows.length).toBeGreaterThan(0);
     expect(vessen.course).toHaveLength(2);
     expect(vessen.walkMin).toBe(legs[2]?.walkMin);

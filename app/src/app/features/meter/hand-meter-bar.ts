@@ -20,7 +20,7 @@ import { wordingSignal } from '../../state/wording.store';
         <span class="soft">{{ reading.name }}</span>
       </p>
       <mat-slide-toggle [checked]="held() !== null" (change)="hold($event.checked)">Hold</mat-slide-toggle>
-      <button mat-flat-button type="button" (click)="taken.emit(reading)">Take it</button>
+      <button mat-flat-button type="button" (click)="taken.emit(reading)">Use this reading</button>
     }
     @if (notice(); as words) {
       <p class="soft notice" role="status">{{ words }}</p>

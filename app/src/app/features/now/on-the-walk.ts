@@ -11,7 +11,7 @@ import { WorkspaceStore } from '../../state/workspace.store';
 import { nameOf } from '../../wording/name';
 import { MISS_CHOICES, NOTE_WORDS } from '../../wording/outing';
 import { pictureLightWords } from '../../wording/windows';
-import { cardRows, chanceSentence, ladderLines, nextStep, SpotLight } from '../card';
+import { cardRows, chanceSentence, inFocusWords, ladderLines, nextStep, SpotLight } from '../card';
 import { FileActions } from '../files';
 import { ComeBack } from './come-back';
 import { FieldChecks } from './field-checks';
@@ -102,7 +102,8 @@ export class OnTheWalk {
     const lines = finding === null ? [] : ladderLines(finding.card, finding.answer, wording);
     return {
       rows: cardRows(card, wording),
-      chance: chanceSentence(card),
+      chance: `${chanceSentence(card)}.`,
+      inFocus: inFocusWords(card, wording),
       step: nextStep(lines),
       ahead: aheadWords(this.state.ahead(), card, wording),
       care: careWords(card, this.state.standing()?.kind === 'onTheWay'),

@@ -46,7 +46,7 @@ import { lateWords, restWords } from './now-words';
               <p class="soft">{{ f.words.left }}</p>
             }
             <div class="ways">
-              <button mat-flat-button type="button" (click)="take(f.rest)">Take it</button>
+              <button mat-flat-button type="button" (click)="take(f.rest)">Use this plan</button>
               <button mat-stroked-button type="button" (click)="rest.forget()">Leave it as it was</button>
             </div>
           </section>

@@ -10,9 +10,12 @@ import {
   type IntentKind,
   isIndoors,
   isMovementOfMatter,
+  isOfThing,
   metresFrom,
   type Movers,
   ofKind,
+  ofPeople,
+  ofThing,
   siteOf,
   isStreetOf,
   streetAt,
@@ -26,6 +29,7 @@ import {
   type ZoneLaw,
   zoneLawOf,
 } from '@roam-dial/core';
+import { newStop } from '../../data/defaults';
 import { StopActions } from '../../state/actions/stop.actions';
 import { type CardTarget, CardFocus } from '../../state/card-focus';
 import { LegsStore } from '../../state/legs.store';
@@ -134,6 +138,7 @@ export class StopEditor {
     if (street === null) return null;
     return { sentence: streetSentence(street, this.wording()), isTaken: isStreetOf(this.stop(), street) };
   });
+  protected readonly isThing = computed(() => isOfThing(this.stop()));
   protected readonly isMoving = computed(() => isMovementOfMatter(this.stop()));
 
   /** The head of each section. */
@@ -219,6 +224,11 @@ export class StopEditor {
 
   protected setMovers(change: Partial<Movers>, isTyping = false): void {
     this.edit('people', (stop) => ({ ...stop, movers: { ...stop.movers, ...change } }), isTyping);
+  }
+
+  protected setThing(isThing: boolean): void {
+    const { movers, subject } = newStop('', undefined);
+    this.edit('people', (stop) => (isThing ? ofThing(stop) : ofPeople(stop, movers, subject.spread)));
   }
 
   protected setArrival(minute: number): void {

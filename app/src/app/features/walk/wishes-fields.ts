@@ -29,12 +29,12 @@ import { PEOPLE_CHOICES } from './words';
     <div class="fields">
       <rd-check-field
         class="wide"
-        label="No going home without it"
+        label="Must-have"
         [value]="wishes().isMust === true"
         (changed)="set('must', { isMust: $event ? true : undefined })"
       />
       <rd-value-field
-        label="Begins just at"
+        label="Starts exactly at"
         placeholder="any time"
         [value]="wishes().fixedAtMin ?? null"
         [codec]="anyTime()"
@@ -43,7 +43,7 @@ import { PEOPLE_CHOICES } from './words';
       <rd-value-field label="Shortest stay" [value]="shortest()" [codec]="minutes" (changed)="setShortest($event)" />
       <rd-value-field label="Longest stay" [value]="longest()" [codec]="minutes" (changed)="setLongest($event)" />
       <rd-value-field
-        label="Counts so many times"
+        label="Worth (× a normal stop)"
         [value]="wishes().weight ?? 1"
         [codec]="weight"
         (changed)="set('weight', { weight: $event === 1 ? undefined : $event })"
@@ -73,7 +73,7 @@ import { PEOPLE_CHOICES } from './words';
       }
       <rd-value-field
         class="double"
-        label="Done with 80 % after"
+        label="80 % of the value after"
         placeholder="by who passes"
         [value]="wishes().usefulMin ?? null"
         [codec]="useful"

@@ -27,7 +27,7 @@ export const PAVEMENT_CHOICES = choicesOf<Pavement>({ left: 'left', right: 'righ
 export const CONSENT_CHOICES = choicesOf<Consent>({ unasked: 'unasked', asked: 'asked', unrecognisable: 'nobody recognisable' });
 export const ZONE_CHOICES = choicesOf<ZoneLaw>({ whoeverPasses: 'whoever passes', allOfIt: 'all of it, near to far' });
 export const PEOPLE_CHOICES = choicesOf<PeopleWish>({
-  people: 'somebody who would do',
+  people: 'somebody worth photographing',
   nobody: 'nobody at all',
   either: 'either way',
 });

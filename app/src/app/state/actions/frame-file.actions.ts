@@ -10,6 +10,14 @@ import { WorkspaceStore } from '../workspace.store';
 const framesWord = (count: number): string => counted(count, 'frame', 'frames');
 const LARGEST_BYTES = 64 * 1024 * 1024;
 
+/** What a log takes of a track (core/src/formats/archive/logSchema.ts). */
+const LONGEST_TRACK_M = 1e7;
+const LONGEST_TRACK_S = 1e7;
+type LogTrack = NonNullable<WalkLog['track']>;
+const NOT_WALKED: LogTrack = { lengthM: 0, walkingS: 0 };
+
+const together = (a: LogTrack, b: LogTrack): LogTrack => ({ lengthM: a.lengthM + b.lengthM, walkingS: a.walkingS + b.walkingS });
+
 /** The frames of a walk to files and from files; what writes and reads is loaded when it is wanted. */
 @Injectable({ providedIn: 'root' })
 export class FrameFileActions {
@@ -68,10 +76,15 @@ export class FrameFileActions {
     if (!read.ok) return read.message;
     const track = trackOf(read.gpx.tracks.flat());
     if (track.length < 2) return `${file.name} has no track with times in it.`;
+    // Walks of one file stay apart: from the end of one to the beginning of the next nobody walked.
+    const walked = read.gpx.tracks.map((one) => walkedOf(trackOf(one))).reduce(together, NOT_WALKED);
+    if (walked.lengthM > LONGEST_TRACK_M || walked.walkingS > LONGEST_TRACK_S) {
+      const [km, days] = [Math.round(walked.lengthM / 1000), Math.round(walked.walkingS / 86_400)];
+      return `${file.name} has ${km} km of walking over ${days} days, more than a log takes (10000 km, 115 days). Nothing was changed: export one walk alone.`;
+    }
     const { frames } = await this.store.snapshot();
     const own = frames.filter(({ logId }) => logId === log.id);
     const places = positionsBy(log, own, track);
-    const walked = walkedOf(track);
     this.store.edit({ label: `read the track ${file.name}` }, (workspace) =>
       changeFrames(new Set(places.keys()), (frame) => ({ ...frame, position: places.get(frame.id) ?? frame.position }))(
         changeLog(log.id, (one) => ({ ...one, track: walked }))(workspace),
@@ -79,6 +92,6 @@ export class FrameFileActions {
     );
     const km = (walked.lengthM / 1000).toFixed(1);
     const minutes = Math.round(walked.walkingS / 60);
-    return `${framesWord(places.size)} put on the track. You walked ${km} km in ${minutes} min of walking.`;
+    return `${framesWord(places.size)} placed by the track. You walked ${km} km in ${minutes} min, stops not counted.`;
   }
 }
