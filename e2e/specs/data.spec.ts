@@ -106,7 +106,7 @@ test('a refused write is told, and nothing typed is lost', async ({ app }) => {
   });
   await app.field('Name of the stop').fill('Kept all the same');
   const alert = page.getByRole('alert');
-  await expect(alert).toContainText('Your last change is shown but not stored.');
+  await expect(alert).toContainText('Your last change has not been saved.');
   await expect(alert).toContainText('QuotaExceededError');
   await expect(app.stop('Kept all the same')).toBeVisible();
   await app.room('Kit');

@@ -2,12 +2,13 @@ import { Injectable } from '@angular/core';
 import { type Archive, shippedArchive } from '@roam-dial/core';
 import type { ReadArchive } from '@roam-dial/core/formats';
 import { demoOn } from './demo';
+import { fetched } from './fetched';
 
 /** Reads archives. The reader with its schemas is a chunk of its own, loaded when the first file comes. */
 @Injectable({ providedIn: 'root' })
 export class ArchiveService {
   async readFile(file: File): Promise<ReadArchive> {
-    const { LARGEST_ARCHIVE_BYTES, readArchive } = await import('@roam-dial/core/formats');
+    const { LARGEST_ARCHIVE_BYTES, readArchive } = await fetched('The archive reader', () => import('@roam-dial/core/formats'));
     // A file past the limit is refused by its size, unread.
     if (file.size > LARGEST_ARCHIVE_BYTES) {
       const megabytes = Math.round(file.size / 1024 / 1024);

@@ -1,7 +1,7 @@
 import { type Archive, ARCHIVE_VERSION, type CollectionName, COLLECTIONS, EMPTY_ARCHIVE } from '@roam-dial/core';
 import { liveQuery } from 'dexie';
 import { Observable } from 'rxjs';
-import { type Database, NEWEST_TABLES, type StoredRow } from './database';
+import { type Database, NEWEST_TABLES, type StoredOrder, type StoredRow } from './database';
 import { type Patch, patched } from './patch';
 import { ClearedError, type Loaded, type RowStore, type Written } from './row-store';
 import { archiveOf, fromStored, loadFormats, readRows, rowsOf, toStored } from './stored-form';
@@ -80,6 +80,13 @@ class Batch {
   }
 }
 
+/** Everything in the database. */
+export interface StoredWhole {
+  readonly rows: readonly StoredRow[];
+  readonly orders: readonly StoredOrder[];
+  readonly revision: number;
+}
+
 /** The browser's database. */
 export class BrowserRows implements RowStore {
   readonly revision$: Observable<number>;
@@ -89,18 +96,27 @@ export class BrowserRows implements RowStore {
   }
 
   async load(): Promise<Loaded> {
+    return this.understood(await this.stored());
+  }
+
+  /** What lies in the database, as of one moment; unread. */
+  async stored(): Promise<StoredWhole> {
     await this.database.open();
     const installed = this.database.backendDB().version / BROWSER_VERSIONS_EACH;
     if (installed > NEWEST_TABLES) throw new Error('the stored data were written by a newer version of this program');
     const { rows, orders, meta } = this.database;
-    const [stored, order, revision] = await this.database.transaction('r', [rows, orders, meta], async () => [
-      await rows.toArray(),
-      await orders.toArray(),
-      await this.revision(),
-    ]);
-    if (stored.length === 0) return { archive: EMPTY_ARCHIVE, isSeeded: false, revision, aside: [] };
-    const read = readRows(stored, await loadFormats());
-    return { archive: archiveOf(read.rows, order), isSeeded: true, revision, aside: read.aside };
+    return this.database.transaction('r', [rows, orders, meta], async () => ({
+      rows: await rows.toArray(),
+      orders: await orders.toArray(),
+      revision: await this.revision(),
+    }));
+  }
+
+  /** The same, held to the schemas. @throws NotFetched where those cannot be loaded */
+  async understood({ rows, orders, revision }: StoredWhole): Promise<Loaded> {
+    if (rows.length === 0) return { archive: EMPTY_ARCHIVE, isSeeded: false, revision, aside: [] };
+    const read = readRows(rows, await loadFormats());
+    return { archive: archiveOf(read.rows, orders), isSeeded: true, revision, aside: read.aside };
   }
 
   async loadSince(known: Loaded): Promise<Loaded> {

@@ -6,6 +6,7 @@ import { createMapWorker } from '../workers/create-map-worker';
 import type { MapAnswer, MapQuestion } from '../workers/map-desk';
 import { Query } from '../workers/query';
 import type { Step } from '../workers/steps';
+import { fetched } from './fetched';
 
 /** Larger files are not even read into memory. */
 const LARGEST_MB = 100;
@@ -27,7 +28,7 @@ export class MapsService {
   }
 
   async writeDistrict(district: District): Promise<string> {
-    const { writeDistrict } = await import('@roam-dial/core/maps');
+    const { writeDistrict } = await fetched('The map writer', () => import('@roam-dial/core/maps'));
     return writeDistrict(district);
   }
 

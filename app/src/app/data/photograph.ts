@@ -1,6 +1,7 @@
 import { exposureValue100, type Photograph } from '@roam-dial/core';
 import { imageSize } from 'image-size';
 import { createId } from './defaults';
+import { fetched } from './fetched';
 
 export interface BenchPhoto {
   readonly id: string;
@@ -36,7 +37,7 @@ async function sidesOf(file: File): Promise<{ readonly width: number; readonly h
 
 /** EV at ISO 100 of the frame by its EXIF; null where it does not say all of it. */
 async function exposureOf(file: File): Promise<number | null> {
-  const { default: exifr } = await import('exifr/dist/lite.esm.mjs');
+  const { default: exifr } = await fetched('The photo reader', () => import('exifr/dist/lite.esm.mjs'));
   const said = await exifr.parse(file, { exif: true, gps: false, reviveValues: false }).catch(() => undefined);
   const [fNumber, shutterS, iso] = [said?.FNumber, said?.ExposureTime, said?.ISO].map((value: unknown) =>
     typeof value === 'number' && Number.isFinite(value) && value > 0 ? value : null,

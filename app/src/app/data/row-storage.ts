@@ -1,6 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { BrowserRows } from './browser-rows';
 import { Database } from './database';
+import { within } from './fetched';
 import { MemoryRows } from './memory-rows';
 import type { Loaded, RowStore } from './row-store';
 
@@ -14,26 +15,33 @@ export interface OpenedRows {
 /** Longer than this no browser takes to open a database: another page holds it, or it is broken. */
 const OPENS_WITHIN_MS = 8000;
 
-function inTime<Value>(promise: Promise<Value>): Promise<Value> {
-  const late = new Promise<never>((_, reject) => {
-    setTimeout(() => reject(new Error('the browser does not open its database')), OPENS_WITHIN_MS);
-  });
-  return Promise.race([promise, late]);
-}
-
 /** The browser's database where it has one that opens; else memory, and why. */
 @Injectable({ providedIn: 'root' })
 export class RowStorage {
   private readonly database = inject(Database);
 
+  /**
+   * The database has its own limit, because one that does not open is done without; what reads its rows is a part of the program
+   * that may be slow to come, and without it nothing may be shown in the place of somebody's data. @throws NotFetched
+   */
   async open(): Promise<OpenedRows> {
     const rows = new BrowserRows(this.database);
-    try {
-      return { rows, loaded: await inTime(rows.load()), onlyInMemory: null };
-    } catch (error) {
+    const stored = await this.stored(rows);
+    if ('reason' in stored) {
       const memory = new MemoryRows();
-      const reason = error instanceof Error ? error.message : String(error);
-      return { rows: memory, loaded: await memory.load(), onlyInMemory: reason };
+      return { rows: memory, loaded: await memory.load(), onlyInMemory: stored.reason };
+    }
+    return { rows, loaded: await rows.understood(stored.rows), onlyInMemory: null };
+  }
+
+  private async stored(
+    rows: BrowserRows,
+  ): Promise<{ readonly rows: Awaited<ReturnType<BrowserRows['stored']>> } | { readonly reason: string }> {
+    try {
+      const late = (): Error => new Error('the browser does not open its database');
+      return { rows: await within(rows.stored(), OPENS_WITHIN_MS, late) };
+    } catch (error) {
+      return { reason: error instanceof Error ? error.message : String(error) };
     }
   }
 }

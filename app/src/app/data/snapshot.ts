@@ -1,5 +1,6 @@
 import { LAST_MINUTE, LONGEST_NAME, type Place } from '@roam-dial/core';
 import { DateTime } from 'luxon';
+import { fetched } from './fetched';
 
 /** What a photograph says of where and when it was taken. */
 export interface Snapshot {
@@ -25,7 +26,7 @@ function takenOf(text: unknown): Snapshot['taken'] {
 
 /** Reads the position, the time and the bearing of a photograph; its reader is loaded with the first one. Nothing leaves the device. */
 export async function readSnapshot(file: File): Promise<ReadSnapshot> {
-  const { default: exifr } = await import('exifr/dist/lite.esm.mjs');
+  const { default: exifr } = await fetched('The photo reader', () => import('exifr/dist/lite.esm.mjs'));
   const said = await exifr.parse(file, { gps: true, exif: true, reviveValues: false }).catch(() => undefined);
   if (said === undefined) return { ok: false, message: `${file.name} is no photograph that says anything of itself.` };
   const { latitude, longitude } = said;

@@ -1,6 +1,7 @@
 import { type Archive, ARCHIVE_VERSION, type CollectionName, COLLECTIONS, LIST_NAMES, SINGLE_NAMES } from '@roam-dial/core';
 import type { pathText, readRow } from '@roam-dial/core/formats';
 import type { StoredOrder, StoredRow } from './database';
+import { fetched } from './fetched';
 
 /** A row that could not be read: kept where it is, told, and left alone. */
 export interface SetAside {
@@ -57,8 +58,12 @@ interface Formats {
   readonly pathText: typeof pathText;
 }
 
+/** Without it nothing that is stored can be shown: a slow network gets more time (s). */
+const FORMATS_LIMIT_MS = 60_000;
+
 /** The validator is a chunk of its own, loaded when there is something to read. */
-export const loadFormats = (): Promise<Formats> => import('@roam-dial/core/formats');
+export const loadFormats = (): Promise<Formats> =>
+  fetched('The reader of your stored data', () => import('@roam-dial/core/formats'), FORMATS_LIMIT_MS);
 
 export interface ReadRows {
   readonly rows: ReadonlyMap<CollectionName, ReadonlyMap<string, unknown>>;

@@ -1,8 +1,9 @@
 import type { Place } from '@roam-dial/core';
+import { fetched } from './fetched';
 
 /** The time zone of a place, from a table that comes with the program and is loaded when somebody asks. */
 export async function zoneAt({ latitude, longitude }: Place): Promise<string> {
-  const { default: zoneName } = await import('@photostructure/tz-lookup');
+  const { default: zoneName } = await fetched('The time zone map', () => import('@photostructure/tz-lookup'));
   return zoneName(latitude, longitude);
 }
 

@@ -1,5 +1,6 @@
 import {
   type ApplicationConfig,
+  ErrorHandler,
   isDevMode,
   provideBrowserGlobalErrorListeners,
   provideZonelessChangeDetection,
@@ -11,10 +12,11 @@ import { provideServiceWorker } from '@angular/service-worker';
 import { registerIcons } from '../ui/icons';
 import { WorkspaceStore } from '../state/workspace.store';
 import { routes } from './routes';
+import { TellErrors } from './tell-errors';
 
 /** A room is loaded when it is entered first; where that fails, one stays where one is and is told. */
 function tellWhatCannotBeLoaded(): void {
-  inject(WorkspaceStore).tell('This room could not be loaded: try again when there is a network, or reload the page.');
+  inject(WorkspaceStore).tell('This page could not be loaded. Check your network and try again.');
 }
 
 export const appConfig: ApplicationConfig = {
@@ -22,6 +24,7 @@ export const appConfig: ApplicationConfig = {
     provideZonelessChangeDetection(),
     provideEnvironmentInitializer(registerIcons),
     provideBrowserGlobalErrorListeners(),
+    { provide: ErrorHandler, useClass: TellErrors },
     provideRouter(routes, withNavigationErrorHandler(tellWhatCannotBeLoaded)),
     provideServiceWorker('ngsw-worker.js', {
       enabled: !isDevMode(),

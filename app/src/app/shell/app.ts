@@ -16,6 +16,7 @@ import { phoneLayout } from '../state/phone-layout';
 import { asideSentence } from './aside-sentence';
 import { Overlays } from './overlays';
 import { Updates } from './updates';
+import { fetched } from '../data/fetched';
 
 /** The frame: spine, rooms, dial card; a bottom bar in the hand. */
 @Component({
@@ -44,6 +45,8 @@ export class App {
   protected readonly history = toSignal(this.store.history$, { initialValue: { undo: null, redo: null } });
   protected readonly writeFailure = toSignal(this.store.writeFailure$, { initialValue: null });
   protected readonly onlyInMemory = toSignal(this.store.onlyInMemory$, { initialValue: null });
+  protected readonly openFailure = toSignal(this.store.openFailure$, { initialValue: null });
+  protected readonly plainNotice = toSignal(this.overlays.plain$, { initialValue: null });
   protected readonly aside = toSignal(this.store.aside$, { initialValue: [] });
   protected readonly asideWords = computed(() => asideSentence(this.aside()));
   protected readonly isUpdateReady = signal(false);
@@ -74,13 +77,14 @@ export class App {
 
   private async open(): Promise<void> {
     await this.store.open();
-    const { SightSweep } = await import('../state/sight-sweep');
+    if (this.openFailure() !== null) return;
+    const { SightSweep } = await fetched('Tidying up', () => import('../state/sight-sweep'));
     await this.injector.get(SightSweep).begin();
   }
 
   /** The browser asks before a page with something unwritten is left. */
   protected holdBack(event: BeforeUnloadEvent): void {
-    if (this.store.hasUnwritten()) event.preventDefault();
+    if (this.store.wouldLose()) event.preventDefault();
   }
 
   protected dragOver(event: DragEvent): void {
@@ -106,6 +110,19 @@ export class App {
 
   protected redo(): void {
     this.store.redo();
+  }
+
+  /** Once more without leaving the page; where that fails again, a new page asks anew. */
+  protected retryOpen(): void {
+    void this.open();
+  }
+
+  protected reload(): void {
+    location.reload();
+  }
+
+  protected forgetPlain(): void {
+    this.overlays.forgetPlain();
   }
 
   protected retryWrite(): void {

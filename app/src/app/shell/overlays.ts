@@ -1,7 +1,11 @@
 import { Injectable, Injector, inject } from '@angular/core';
+import { BehaviorSubject, type Observable } from 'rxjs';
 import { WorkspaceStore } from '../state/workspace.store';
+import { fetched } from '../data/fetched';
 
 const NOTICE_MS = 10_000;
+/** A notice that comes later than this is said plainly instead (s). */
+const NOTICE_LIMIT_MS = 4000;
 
 /** Dialogs and notices; their machinery is loaded when the first one is wanted. */
 @Injectable({ providedIn: 'root' })
@@ -9,19 +13,32 @@ export class Overlays {
   private readonly injector = inject(Injector);
   private readonly store = inject(WorkspaceStore);
   private isOpening = false;
+  private readonly plainSubject = new BehaviorSubject<string | null>(null);
+  /** A notice that the page itself shows, where Material's could not be loaded. */
+  readonly plain$: Observable<string | null> = this.plainSubject;
 
   async openSettings(): Promise<void> {
-    await this.open('Settings', async () => (await import('./settings-dialog')).SettingsDialog, '560px');
+    await this.open('Settings', async () => (await fetched('Settings', () => import('./settings-dialog'))).SettingsDialog, '560px');
   }
 
   async openShortcuts(): Promise<void> {
-    await this.open('The keys', async () => (await import('./shortcut-sheet')).ShortcutSheet, '480px');
+    await this.open('The keys', async () => (await fetched('The keys', () => import('./shortcut-sheet'))).ShortcutSheet, '480px');
+  }
+
+  forgetPlain(): void {
+    this.plainSubject.next(null);
   }
 
   async notify(message: string, undo: (() => void) | null): Promise<void> {
-    const { MatSnackBar } = await import('@angular/material/snack-bar');
-    const notice = this.injector.get(MatSnackBar).open(message, undo === null ? 'Close' : 'Undo', { duration: NOTICE_MS });
-    if (undo !== null) notice.onAction().subscribe(undo);
+    try {
+      const { MatSnackBar } = await fetched('Notices', () => import('@angular/material/snack-bar'), NOTICE_LIMIT_MS);
+      const notice = this.injector.get(MatSnackBar).open(message, undo === null ? 'Close' : 'Undo', { duration: NOTICE_MS });
+      if (undo !== null) notice.onAction().subscribe(undo);
+      this.plainSubject.next(null);
+    } catch {
+      // What says that something could not be loaded must not need loading itself.
+      this.plainSubject.next(message);
+    }
   }
 
   /** One dialog at a time; one that cannot be loaded says so. */
@@ -29,11 +46,11 @@ export class Overlays {
     if (this.isOpening) return;
     this.isOpening = true;
     try {
-      const [component, { MatDialog }] = await Promise.all([load(), import('@angular/material/dialog')]);
+      const [component, { MatDialog }] = await Promise.all([load(), fetched(what, () => import('@angular/material/dialog'))]);
       const dialog = this.injector.get(MatDialog);
       if (dialog.openDialogs.length === 0) dialog.open(component, { width, maxWidth: '96vw', autoFocus: 'first-heading' });
-    } catch {
-      this.store.tell(`${what} could not be loaded: try again when there is a network, or reload the page.`);
+    } catch (error) {
+      this.store.tell(error instanceof Error ? error.message : String(error));
     } finally {
       this.isOpening = false;
     }

@@ -4,6 +4,7 @@ import { firstValueFrom } from 'rxjs';
 import { droppedFiles, isPicture } from '../data/dropped-files';
 import { FocusStore } from './focus.store';
 import { MapDrop } from './map-drop';
+import { fetched } from '../data/fetched';
 
 /** Files dropped anywhere on the window: pictures go to the log of the walk, all else to the reader of maps. */
 @Injectable({ providedIn: 'root' })
@@ -25,7 +26,7 @@ export class FileDrop {
     if (pictures.length > 0 && walk !== null) {
       await this.router.navigate(['/log/frames'], { queryParamsHandling: 'preserve' });
       // What reads frames is a chunk of its own, loaded when the first come.
-      const { FramesReading } = await import('./frames-reading');
+      const { FramesReading } = await fetched('The photo reader', () => import('./frames-reading'));
       await this.injector.get(FramesReading).read(walk, pictures);
     } else if (first !== undefined) await this.maps.take(first);
   }

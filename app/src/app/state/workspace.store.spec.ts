@@ -4,10 +4,14 @@ import { filter, firstValueFrom } from 'rxjs';
 import type { Database, StoredRow } from '../data/database';
 import { newKitItem, newStop, newWalk } from '../data/defaults';
 import { BrowserRows } from '../data/browser-rows';
+import { NotFetched } from '../data/fetched';
 import { addKitItem, addWalk, changeKitItem, changeSettings, duplicateKitItem, removeKitItem } from './edits';
 import type { WorkspaceStore } from './workspace.store';
 
 let run = 0;
+
+beforeEach(() => localStorage.clear());
+afterEach(() => jest.restoreAllMocks());
 
 describe('the workspace store', () => {
   let name: string;
@@ -221,7 +225,7 @@ describe('a first visit whose writes are refused', () => {
 
 describe('a browser without a database', () => {
   it('has everything in memory, says why nothing is stored, and can export', async () => {
-    const load = jest.spyOn(BrowserRows.prototype, 'load').mockRejectedValue(new Error('no database here'));
+    const load = jest.spyOn(BrowserRows.prototype, 'stored').mockRejectedValue(new Error('no database here'));
     const { store, database } = openTab(`test-${++run}`);
     await firstValueFrom(store.unseeded$);
     await store.seed(FIRST);
@@ -232,5 +236,72 @@ describe('a browser without a database', () => {
     expect(store.hasUnwritten()).toBe(false);
     load.mockRestore();
     database.close();
+  });
+
+  it('starts empty, not with the demo, for somebody who has had data, and asks before the page is left', async () => {
+    localStorage.setItem('roam-dial-has-own-data', 'yes');
+    const load = jest.spyOn(BrowserRows.prototype, 'stored').mockRejectedValue(new Error('held by another page'));
+    const { store, database } = openTab(`test-${++run}`);
+    let isDemoDue = false;
+    store.unseeded$.subscribe(() => (isDemoDue = true));
+    expect((await until(store, () => true)).walks).toEqual([]);
+    await store.written();
+    expect([isDemoDue, store.wouldLose()]).toEqual([false, false]);
+    store.edit({ label: 'add a lens' }, addKitItem(newKitItem('lens', 'lens', 'third')));
+    await store.written();
+    expect(store.wouldLose()).toBe(true);
+    load.mockRestore();
+    database.close();
+  });
+});
+
+describe('a reader of the data that does not come', () => {
+  it('shows nothing in the place of somebody’s data, says so, and opens when it is there', async () => {
+    const name = `test-${++run}`;
+    const first = openTab(name);
+    await firstValueFrom(first.store.unseeded$);
+    await first.store.seed(FIRST);
+    await first.store.written();
+    first.database.close();
+    const missing = new NotFetched('The reader of your stored data', new Error('no answer within 60 s'));
+    const understood = jest.spyOn(BrowserRows.prototype, 'understood').mockRejectedValueOnce(missing);
+    const { store, database } = openTab(name);
+    const failure = await firstValueFrom(store.openFailure$.pipe(filter((one) => one !== null)));
+    expect(failure.message).toContain('could not be loaded');
+    let isAnythingShown = false;
+    store.workspace$.subscribe(() => (isAnythingShown = true));
+    expect([isAnythingShown, await firstValueFrom(store.onlyInMemory$)]).toEqual([false, null]);
+    await store.open();
+    expect(kitNames(await until(store, () => true))).toEqual(['New body']);
+    expect(await firstValueFrom(store.openFailure$)).toBeNull();
+    understood.mockRestore();
+    database.close();
+  });
+});
+
+describe('another tab that writes while this one reads', () => {
+  it.each([1, 5, 20, 50])('is caught up with after %d ms', async (gapMs) => {
+    const name = `test-${++run}`;
+    const left = openTab(name);
+    await firstValueFrom(left.store.unseeded$);
+    await left.store.seed(FIRST);
+    const right = openTab(name);
+    await until(right.store, () => true);
+    // A slow reading: what is written meanwhile is heard while nobody listens.
+    // eslint-disable-next-line @typescript-eslint/unbound-method -- called on its own instance below
+    const real = BrowserRows.prototype.loadSince;
+    const slow = jest.spyOn(BrowserRows.prototype, 'loadSince').mockImplementation(async function (this: BrowserRows, known) {
+      const loaded = await real.call(this, known);
+      await new Promise((resolve) => setTimeout(resolve, 60));
+      return loaded;
+    });
+    left.store.edit({ label: 'one' }, named('body', 'One'));
+    await left.store.written();
+    await new Promise((resolve) => setTimeout(resolve, gapMs));
+    left.store.edit({ label: 'two' }, named('body', 'Two'));
+    await left.store.written();
+    expect(kitNames(await until(right.store, ({ kit }) => kit[0]?.name === 'Two'))).toEqual(['Two']);
+    slow.mockRestore();
+    for (const { database } of [left, right]) database.close();
   });
 });

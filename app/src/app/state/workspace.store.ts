@@ -13,7 +13,8 @@ import {
 } from 'rxjs';
 import { compact, diff, type Patch, patched, reversed } from '../data/patch';
 import { ClearedError, type Loaded, type RowStore } from '../data/row-store';
-import { RowStorage } from '../data/row-storage';
+import { hasHadData, rememberHavingData } from '../data/had-data';
+import { type OpenedRows, RowStorage } from '../data/row-storage';
 import type { SetAside } from '../data/stored-form';
 import type { Workspace } from '../data/workspace';
 import { type EditOptions, type History, type HistoryLabels, labelsOf, NO_HISTORY, remembered } from './history';
@@ -27,6 +28,10 @@ export interface Notice {
   readonly message: string;
   readonly offersUndo: boolean;
 }
+
+/** Longer than this a write does not take; it goes on all the same (s). */
+const SLOW_WRITE_MS = 10_000;
+const SLOW_WRITE = 'the browser has not answered for 10 seconds';
 
 const NOTHING: Loaded = { archive: EMPTY_ARCHIVE, isSeeded: false, revision: 0, aside: [] };
 
@@ -49,6 +54,8 @@ export class WorkspaceStore {
   private unwritten: readonly Patch[] = [];
   private writing: Promise<void> = Promise.resolve();
   private isWriting = false;
+  /** The newest write that was heard of, whoever made it. */
+  private newestHeard = 0;
   private history: History = NO_HISTORY;
   private current: Workspace | null = null;
   private hasAskedToPersist = false;
@@ -59,6 +66,7 @@ export class WorkspaceStore {
   private readonly noticeSubject = new Subject<Notice>();
   private readonly unseededSubject = new ReplaySubject<void>(1);
   private readonly onlyInMemorySubject = new BehaviorSubject<string | null>(null);
+  private readonly openFailureSubject = new BehaviorSubject<WriteFailure | null>(null);
   private readonly asideSubject = new BehaviorSubject<readonly SetAside[]>([]);
 
   readonly workspace$: Observable<Workspace> = this.workspaceSubject.asObservable();
@@ -73,16 +81,30 @@ export class WorkspaceStore {
   readonly unseeded$ = this.unseededSubject.pipe(take(1));
   /** Why nothing is stored; null where it is. */
   readonly onlyInMemory$: Observable<string | null> = this.onlyInMemorySubject;
+  /** Why what is stored could not be read yet; null where it could. */
+  readonly openFailure$: Observable<WriteFailure | null> = this.openFailureSubject;
   /** Rows that could not be read, which stay where they are. */
   readonly aside$: Observable<readonly SetAside[]> = this.asideSubject;
 
-  /** Opens what is stored, and listens for what other tabs write. */
+  /**
+   * Opens what is stored, and listens for what other tabs write. Where the reader of the data cannot be loaded nothing is shown
+   * in its place: that is told, and can be tried again.
+   */
   async open(): Promise<void> {
-    const { rows, loaded, onlyInMemory } = await this.storage.open();
+    this.openFailureSubject.next(null);
+    let opened: OpenedRows;
+    try {
+      opened = await this.storage.open();
+    } catch (error) {
+      this.openFailureSubject.next({ message: error instanceof Error ? error.message : String(error) });
+      return;
+    }
+    const { rows, loaded, onlyInMemory } = opened;
     this.rows = rows;
     this.onlyInMemorySubject.next(onlyInMemory);
     this.take(loaded);
     if (loaded.isSeeded) this.publish();
+    else if (onlyInMemory !== null && hasHadData()) await this.seed(EMPTY_ARCHIVE);
     else this.unseededSubject.next();
     rows.revision$.pipe(distinctUntilChanged()).subscribe({
       next: (revision) => this.hear(revision),
@@ -161,6 +183,11 @@ export class WorkspaceStore {
     return this.unwritten.length > 0 || this.isWholeDue;
   }
 
+  /** Whether something would be gone with this page: not written yet, or kept in memory alone. */
+  wouldLose(): boolean {
+    return this.hasUnwritten() || (this.onlyInMemorySubject.value !== null && this.history.done.length > 0);
+  }
+
   /** The workspace now; undo and exports need no stream. */
   snapshot(): Promise<Workspace> {
     return firstValueFrom(this.workspace$);
@@ -173,7 +200,7 @@ export class WorkspaceStore {
     const made = diff(this.current, data);
     if (misfits.length > 0) {
       const message =
-        made.length === 0 ? `${sorry}: it has been changed since.` : 'Done, but for what has been changed since elsewhere.';
+        made.length === 0 ? `${sorry}: it has been changed since.` : 'Undone, except where another tab has changed the same thing.';
       this.tell(message);
     }
     return made;
@@ -192,8 +219,12 @@ export class WorkspaceStore {
   private write(): void {
     if (this.isWriting || this.rows === null) return;
     this.isWriting = true;
+    // A write that hangs is not given up, because it may still arrive; but nobody waits for it without a word.
+    const slow = setTimeout(() => this.failureSubject.next({ message: SLOW_WRITE }), SLOW_WRITE_MS);
     this.writing = this.writeAllThereIs(this.rows).finally(() => {
+      clearTimeout(slow);
       this.isWriting = false;
+      this.catchUp();
     });
   }
 
@@ -211,7 +242,7 @@ export class WorkspaceStore {
           return;
         }
         this.isWholeDue = true;
-        const message = 'This browser’s data had been cleared; what you see has been stored again.';
+        const message = 'This browser’s data had been cleared; everything you see has been saved again.';
         this.tell(message);
       }
     }
@@ -241,7 +272,7 @@ export class WorkspaceStore {
     this.take(await rows.loadSince(this.loaded));
     this.publish();
     if (lost.length > 0) {
-      const message = 'What you changed had been removed in another tab; your change is lost.';
+      const message = 'What you changed had been removed in another tab, so your change could not be kept.';
       this.tell(message);
     }
   }
@@ -255,19 +286,28 @@ export class WorkspaceStore {
 
   /** Another tab has written: what it changed is read, and what is unwritten here stays on top. */
   private hear(revision: number): void {
-    if (this.rows === null || revision <= this.loaded.revision || this.isWriting) return;
-    const rows = this.rows;
+    this.newestHeard = Math.max(this.newestHeard, revision);
+    this.catchUp();
+  }
+
+  /** Reads what others have written, once nothing is being written here: what was heard meanwhile is not forgotten. */
+  private catchUp(): void {
+    if (this.rows === null || this.newestHeard <= this.loaded.revision || this.isWriting) return;
+    const [rows, heard] = [this.rows, this.newestHeard];
     this.isWriting = true;
     this.writing = (async () => {
       try {
         this.take(this.loaded.isSeeded ? await rows.loadSince(this.loaded) : await rows.load());
         if (this.loaded.isSeeded) this.publish();
       } catch (error) {
+        // Not asked for again until somebody writes again: it would fail for ever.
+        if (this.newestHeard === heard) this.newestHeard = this.loaded.revision;
         if (!(error instanceof ClearedError)) this.fail(error);
       }
     })().finally(() => {
       this.isWriting = false;
       if (this.unwritten.length > 0) this.write();
+      else this.catchUp();
     });
   }
 
@@ -289,6 +329,7 @@ export class WorkspaceStore {
   private askToPersist(): void {
     if (this.hasAskedToPersist || this.history.done.length === 0) return;
     this.hasAskedToPersist = true;
+    if (this.onlyInMemorySubject.value === null) rememberHavingData();
     void globalThis.navigator?.storage?.persist?.().catch(() => undefined);
   }
 

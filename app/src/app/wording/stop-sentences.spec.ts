@@ -44,7 +44,9 @@ describe('a stop in sentences', () => {
 
   it('says which way people go, but not where their speed does not count', () => {
     const walkers = movers({ who: 'walkers', travelAngleDeg: 10, speedMps: 1.2 });
-    expect(peopleSentence({ ...walkers, consent: 'asked' }, WORDING)).toMatch(/^Walkers, coming towards you, 1.2 m\/s, .*; asked\.$/);
+    expect(peopleSentence({ ...walkers, consent: 'asked' }, WORDING)).toMatch(
+      /^Walkers, coming towards you, 1.2 m\/s, .*; asked\.$/,
+    );
     expect(peopleSentence({ ...walkers, intent: DEFAULT_INTENTS.facade }, WORDING)).not.toContain('m/s');
     expect(peopleSentence(movers({ who: ' ', travelAngleDeg: 90 }), WORDING)).toMatch(/^People, crossing/);
   });
@@ -69,7 +71,9 @@ describe('a stop in sentences', () => {
     );
     const walk = { approach: DEFAULT_APPROACH };
     expect(approachSentence({ approach: null }, walk)).toMatch(/^As on the whole walk: Automatic ISO .*, fixed zone, by hand\.$/);
-    expect(approachSentence({ approach: { ...DEFAULT_APPROACH, support: 'tripod' } }, walk)).toMatch(/^Its own approach: .*tripod\.$/);
+    expect(approachSentence({ approach: { ...DEFAULT_APPROACH, support: 'tripod' } }, walk)).toMatch(
+      /^Its own approach: .*tripod\.$/,
+    );
     expect(framesSentence({ shooting: { ...DEFAULT_SHOOTING, burstFrames: 3, isWalking: true } })).toBe(
       '3 frames per press, motion blur by the picture, walking while shooting.',
     );

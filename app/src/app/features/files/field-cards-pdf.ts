@@ -2,6 +2,7 @@ import plainUrl from 'dejavu-fonts-ttf/ttf/DejaVuSansCondensed.ttf' with { loade
 import boldUrl from 'dejavu-fonts-ttf/ttf/DejaVuSansCondensed-Bold.ttf' with { loader: 'file' };
 import type { PDFFont, PDFPage } from 'pdf-lib';
 import type { FieldCard } from './file-walk';
+import { fetched } from '../../data/fetched';
 
 /**
  * Field cards on A4, four to a page: each is cut out and folded in the middle, what to set on its front, the ladder on its back.
@@ -148,8 +149,8 @@ function drawBack(pen: Pen, card: FieldCard): void {
 /** The bytes of a PDF. @throws Error where the fonts cannot be fetched. */
 export async function fieldCardsPdf(title: string, cards: readonly FieldCard[]): Promise<Uint8Array> {
   const [{ PDFDocument }, { default: fontkit }, plainBytes, boldBytes] = await Promise.all([
-    import('pdf-lib'),
-    import('@pdf-lib/fontkit'),
+    fetched('The PDF writer', () => import('pdf-lib')),
+    fetched('The PDF writer', () => import('@pdf-lib/fontkit')),
     fontBytes(plainUrl),
     fontBytes(boldUrl),
   ]);

@@ -13,6 +13,7 @@ import { WorkspaceStore } from '../../state/workspace.store';
 import { SetUpClient } from '../../workers/set-up.client';
 import { nameOf } from '../../wording/name';
 import { type CardsOfDay, cardsOfDay, fieldCard, type FieldCard, fileWalk } from './file-walk';
+import { fetched } from '../../data/fetched';
 
 export type WalkFormat = 'gpx' | 'calendar' | 'geojson' | 'csv' | 'cards' | 'picture';
 
@@ -47,7 +48,7 @@ export class FileActions {
   async save(walk: Walk, format: WalkFormat): Promise<void> {
     if (format === 'picture') return this.savePicture();
     const { filed, cards } = await this.filed(walk);
-    const write = await import('@roam-dial/core/walk-files');
+    const write = await fetched('The file formats', () => import('@roam-dial/core/walk-files'));
     switch (format) {
       case 'gpx':
         return saveText(write.writeGpx(filed), fileName(walk.name, 'gpx'), 'application/gpx+xml');
@@ -71,14 +72,14 @@ export class FileActions {
     const at = filed.stops.findIndex(({ stop }) => stop.id === card.stop.id);
     const one = filed.stops[at] ?? null;
     if (one === null) throw new Error(`${nameOf(card.stop)} is set aside for today.`);
-    const { cardPicture } = await import('./card-picture');
+    const { cardPicture } = await fetched('The card picture', () => import('./card-picture'));
     const picture = await cardPicture(fieldCard(one, at + 1, card, await this.ladderOf(card), wording));
     saveBlob(picture, fileName(`${at + 1} ${one.stop.name}`, 'png'));
   }
 
   /** A track, or else a route, is drawn from now on; its places are told. */
   async read(walk: Walk, file: File): Promise<ReadGpx> {
-    const { readGpx } = await import('@roam-dial/core/walk-files');
+    const { readGpx } = await fetched('The file formats', () => import('@roam-dial/core/walk-files'));
     const read = readGpx(await file.text());
     if (!read.ok) return read;
     const { tracks, routes } = read.gpx;
@@ -110,7 +111,7 @@ export class FileActions {
       const card = cards.get(one.stop.id) ?? null;
       fieldCards.push(fieldCard(one, k + 1, card, card === null ? null : await this.ladderOf(card), wording));
     }
-    const { fieldCardsPdf } = await import('./field-cards-pdf');
+    const { fieldCardsPdf } = await fetched('The field cards', () => import('./field-cards-pdf'));
     const bytes = await fieldCardsPdf(filed.walk.name, fieldCards);
     saveBlob(new Blob([bytes as BlobPart], { type: 'application/pdf' }), fileName(`${filed.walk.name} cards`, 'pdf'));
   }

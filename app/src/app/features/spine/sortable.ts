@@ -1,5 +1,6 @@
 import type { Injector } from '@angular/core';
 import type { DragRef, DropListRef } from '@angular/cdk/drag-drop';
+import { fetched } from '../../data/fetched';
 
 /** A list whose items are dragged into another order. */
 export interface Sortable {
@@ -13,7 +14,7 @@ export async function makeSortable(
   injector: Injector,
   onMove: (from: number, to: number) => void,
 ): Promise<Sortable> {
-  const { DragDrop } = await import('@angular/cdk/drag-drop');
+  const { DragDrop } = await fetched('Dragging', () => import('@angular/cdk/drag-drop'));
   const dragDrop = injector.get(DragDrop);
   const dropList: DropListRef = dragDrop.createDropList(list);
   dropList.dropped.subscribe(({ previousIndex, currentIndex }) => onMove(previousIndex, currentIndex));

@@ -28,6 +28,7 @@ import { makeSortable, type Sortable } from './sortable';
 import { counted } from '../../wording/counted';
 import { nameOf } from '../../wording/name';
 import { apartNote, apartSentence } from '../../wording/apart';
+import { fetched } from '../../data/fetched';
 
 /** By then the first view is long there. */
 const UNASKED_AFTER_MS = 3000;
@@ -78,7 +79,7 @@ export class Spine {
     const field = event.target as HTMLInputElement;
     const [file] = field.files ?? [];
     if (file === undefined) return;
-    const { PictureActions } = await import('../../state/actions/picture.actions');
+    const { PictureActions } = await fetched('The photo reader', () => import('../../state/actions/picture.actions'));
     const problem = await this.injector.get(PictureActions).addStop(file);
     field.value = '';
     if (problem !== null) this.store.tell(problem);
@@ -205,7 +206,7 @@ export class Spine {
 
   /** For the light at the time on screen, where that stop is on screen, else at its arrival. */
   private async keepForAnotherTime(walk: Walk, stop: Stop): Promise<void> {
-    const { ReturnActions } = await import('../../state/actions/return.actions');
+    const { ReturnActions } = await fetched('Returns', () => import('../../state/actions/return.actions'));
     const focus = this.focus();
     const minute = focus?.stop?.id === stop.id ? focus.minuteOfDay : stop.arriveMin;
     this.injector.get(ReturnActions).keep(walk, stop, minute);

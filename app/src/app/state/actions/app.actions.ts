@@ -15,6 +15,7 @@ import { changeSettings } from '../edits';
 import { FocusStore } from '../focus.store';
 import { SelectionStore } from '../selection.store';
 import { WorkspaceStore } from '../workspace.store';
+import { fetched } from '../../data/fetched';
 
 /** Bytes as the text that they were written from. */
 function textOf(data: unknown): unknown {
@@ -97,7 +98,10 @@ export class AppActions {
 
   /** Reads the file wholly before anything changes. */
   async importFile(file: File, mode: ImportMode): Promise<ReadArchive> {
-    const [read, { importInto }] = await Promise.all([this.archives.readFile(file), import('../../data/transfer')]);
+    const [read, { importInto }] = await Promise.all([
+      this.archives.readFile(file),
+      fetched('The archive reader', () => import('../../data/transfer')),
+    ]);
     if (read.ok) {
       const { workspace, ids } = importInto(await this.store.snapshot(), read.archive, mode, createId);
       if (!fitTogether(workspace.districts)) return { ok: false, refusal: 'huge', message: NO_ROOM, problems: [] };
@@ -111,7 +115,7 @@ export class AppActions {
 
   /** Pictures go along seldom: a chunk of its own. */
   private async pictures(): Promise<PictureArchive> {
-    const module = await import('../../data/picture-archive');
+    const module = await fetched('Pictures in archives', () => import('../../data/picture-archive'));
     return this.injector.get(module.PictureArchive);
   }
 }

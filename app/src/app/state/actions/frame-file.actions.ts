@@ -6,6 +6,7 @@ import { counted } from '../../wording/counted';
 import { VERDICT_WORDS } from '../../wording/log';
 import { changeFrames, changeLog } from '../edits';
 import { WorkspaceStore } from '../workspace.store';
+import { fetched } from '../../data/fetched';
 
 const framesWord = (count: number): string => counted(count, 'frame', 'frames');
 const LARGEST_BYTES = 64 * 1024 * 1024;
@@ -24,15 +25,15 @@ export class FrameFileActions {
   private readonly store = inject(WorkspaceStore);
 
   async saveTable(log: WalkLog, placed: readonly PlacedFrame[], hasPlaces: boolean): Promise<void> {
-    const { writeFramesCsv } = await import('@roam-dial/core/log-files');
+    const { writeFramesCsv } = await fetched('The file formats', () => import('@roam-dial/core/log-files'));
     saveText(writeFramesCsv({ log, placed, hasPlaces, words: VERDICT_WORDS }), `frames-${log.day}.csv`, 'text/csv');
   }
 
   /** A file a frame, in one archive: laid beside the frames they are read with them. */
   async saveSidecars(log: WalkLog, placed: readonly PlacedFrame[], hasPlaces: boolean): Promise<void> {
     const [{ sidecarNames, writeXmp }, { strToU8, zipSync }] = await Promise.all([
-      import('@roam-dial/core/log-files'),
-      import('fflate'),
+      fetched('The file formats', () => import('@roam-dial/core/log-files')),
+      fetched('The ZIP writer', () => import('fflate')),
     ]);
     const facts = { log, hasPlaces, words: VERDICT_WORDS };
     const names = sidecarNames(placed.map(({ frame }) => fileOfFrame(frame)?.name ?? frameName(frame)));
@@ -42,14 +43,14 @@ export class FrameFileActions {
   }
 
   async saveMap(log: WalkLog, placed: readonly PlacedFrame[]): Promise<void> {
-    const { writeFramesGeoJson } = await import('@roam-dial/core/log-files');
+    const { writeFramesGeoJson } = await fetched('The file formats', () => import('@roam-dial/core/log-files'));
     saveText(writeFramesGeoJson(log, placed, VERDICT_WORDS), `frames-${log.day}.geojson`, 'application/geo+json');
   }
 
   /** What came of it, in words. */
   async readTable(log: WalkLog, file: File): Promise<string> {
     if (file.size > LARGEST_BYTES) return `${file.name} is larger than ${LARGEST_BYTES / 1024 / 1024} MB.`;
-    const { readFramesCsv, withLines } = await import('@roam-dial/core/log-files');
+    const { readFramesCsv, withLines } = await fetched('The file formats', () => import('@roam-dial/core/log-files'));
     const read = readFramesCsv(await file.text(), VERDICT_WORDS);
     if (!read.ok) return read.message;
     const { frames } = await this.store.snapshot();
@@ -71,7 +72,7 @@ export class FrameFileActions {
   /** Positions for frames that have none, and how fast one walked; what came of it, in words. */
   async readTrack(log: WalkLog, file: File): Promise<string> {
     if (file.size > LARGEST_BYTES) return `${file.name} is larger than ${LARGEST_BYTES / 1024 / 1024} MB.`;
-    const { readGpx } = await import('@roam-dial/core/walk-files');
+    const { readGpx } = await fetched('The track reader', () => import('@roam-dial/core/walk-files'));
     const read = readGpx(await file.text());
     if (!read.ok) return read.message;
     const track = trackOf(read.gpx.tracks.flat());

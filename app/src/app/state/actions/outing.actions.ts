@@ -24,6 +24,7 @@ import { addHappenings, addReturn, changeOuting, changeWalk, setAside, startOuti
 import { instantAt, OutingStore, type Running } from '../outing.store';
 import { nameOf } from '../../wording/name';
 import { WorkspaceStore } from '../workspace.store';
+import { fetched } from '../../data/fetched';
 
 /** How long before the first stay a simulated walker sets off, minutes. */
 const REHEARSAL_LEAD_MIN = 15;
@@ -71,7 +72,7 @@ export class OutingActions {
     );
     this.store.announce(`${walk.name} is over`);
     // Only a walk that has frames already needs it: a chunk of its own.
-    const { LogOfWalk } = await import('../log-of-walk');
+    const { LogOfWalk } = await fetched('The log', () => import('../log-of-walk'));
     await this.injector.get(LogOfWalk).goOn(walk);
   }
 

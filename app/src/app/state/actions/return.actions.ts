@@ -13,6 +13,7 @@ import { addReturn, addWalk, changeReturn, removeReturn } from '../edits';
 import type { PlacePictures } from '../place-pictures';
 import { minuteOf } from '../returns.store';
 import { WorkspaceStore } from '../workspace.store';
+import { fetched } from '../../data/fetched';
 
 const NOON = 720;
 /** Who comes back comes a little before the light. */
@@ -103,7 +104,7 @@ export class ReturnActions {
 
   /** What opens pictures is a chunk of its own, loaded when one comes. */
   private async pictures(): Promise<PlacePictures> {
-    const module = await import('../place-pictures');
+    const module = await fetched('Pictures of places', () => import('../place-pictures'));
     return this.injector.get(module.PlacePictures);
   }
 }

@@ -1,5 +1,6 @@
 import type { BarrelTape, TapeDepth, TapeDistance } from '@roam-dial/core';
 import type { PDFFont, PDFPage } from 'pdf-lib';
+import { fetched } from '../../../data/fetched';
 
 /** The barrel tape as a PDF at true size. The writer is loaded when a tape is asked for. */
 
@@ -122,7 +123,7 @@ function drawCheckLine(sheet: Sheet, leftMm: number): void {
 }
 
 export async function barrelTapePdf(tape: Extract<BarrelTape, { kind: 'tape' }>, labels: TapeLabels): Promise<Uint8Array> {
-  const { PDFDocument, StandardFonts } = await import('pdf-lib');
+  const { PDFDocument, StandardFonts } = await fetched('The PDF writer', () => import('pdf-lib'));
   const document = await PDFDocument.create();
   document.setTitle(western(labels.title));
   const font = await document.embedFont(StandardFonts.Helvetica);
