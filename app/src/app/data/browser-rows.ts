@@ -27,7 +27,8 @@ const keyOf = (collection: CollectionName, id: string): string => `${collection}
 /** The rows and orders that one write touches, changed in memory and put back together. */
 class Batch {
   private readonly rows = new Map<string, { readonly collection: CollectionName; readonly id: string; data: unknown }>();
-  private readonly orders = new Map<CollectionName, readonly { readonly id: string }[]>();
+  /** Changes of orders, made together: each is a list that may be long. */
+  private readonly orders = new Map<CollectionName, Patch[]>();
   readonly lost: Patch[] = [];
 
   constructor(private readonly database: Database) {}
@@ -54,19 +55,21 @@ class Batch {
       if (data === undefined) await this.database.rows.delete([collection, id]);
       else await this.database.rows.put({ collection, id, revision, version: ARCHIVE_VERSION, ...toStored(collection, data) });
     }
-    for (const [collection, list] of this.orders) await this.database.orders.put({ collection, ids: list.map(({ id }) => id) });
+    for (const [collection, patches] of this.orders) {
+      const stored = await this.database.orders.get(collection);
+      const before = (stored?.ids ?? []).map((id) => ({ id }));
+      const { data } = patched(before, patches);
+      await this.database.orders.put({ collection, ids: data.map(({ id }) => id) });
+    }
   }
 
   /** A row put in, taken out or moved. */
   private async arrange(collection: CollectionName, patch: Exclude<Patch, { readonly op: 'set' }>): Promise<void> {
     if (patch.op !== 'move') (await this.row(collection, patch.id)).data = patch.op === 'insert' ? patch.value : undefined;
-    let order = this.orders.get(collection);
-    if (order === undefined) {
-      const stored = await this.database.orders.get(collection);
-      order = (stored?.ids ?? []).map((id) => ({ id }));
-    }
     const inOrder: Patch = patch.op === 'move' ? { ...patch, path: [] } : { ...patch, path: [], value: { id: patch.id } };
-    this.orders.set(collection, patched(order, [inOrder]).data);
+    const orders = this.orders.get(collection) ?? [];
+    orders.push(inOrder);
+    this.orders.set(collection, orders);
   }
 
   private async row(collection: CollectionName, id: string): Promise<{ data: unknown }> {

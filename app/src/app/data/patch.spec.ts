@@ -58,6 +58,32 @@ describe('patches', () => {
       { numRuns: 300 },
     );
   });
+  it('do together what they do one after the other, with the same ones left over', () => {
+    // Of three states in any order: what leads from one to another rarely fits the third.
+    fc.assert(
+      fc.property(state, state, state, fc.boolean(), (here, from, to, isStrict) => {
+        const patches = [...diff(from, to), ...diff(to, here)];
+        const together = patched(here, patches, { isStrict });
+        let [data, misfits] = [here as unknown, [] as unknown[]];
+        for (const patch of patches) {
+          const one = patched(data, [patch], { isStrict });
+          [data, misfits] = [one.data, [...misfits, ...one.misfits]];
+        }
+        expect(together.data).toEqual(data);
+        expect(together.misfits).toEqual(misfits);
+      }),
+      { numRuns: 500 },
+    );
+  });
+  it('never change the data that they are made on', () => {
+    fc.assert(
+      fc.property(state, state, (before, after) => {
+        const kept = structuredClone(before);
+        patched(before, diff(before, after));
+        expect(before).toEqual(kept);
+      }),
+    );
+  });
   it('leave what they do not change the same object', () => {
     const before = { walks: [item('a', { stops: [] }), item('b', { stops: [] })], settings: {} };
     const { data } = patched(before, [{ path: ['walks', '@a', 'name'], op: 'set', before: undefined, after: 'x' }]);

@@ -121,48 +121,124 @@ export function reversed(patches: readonly Patch[]): Patch[] {
 /** Thrown inside where a patch meets something else than it expects, or no place to go to. */
 class Misfit extends Error {}
 
-type Act = (here: unknown) => unknown;
+/**
+ * One run of patches over some data: whatever is touched is copied once and changed in place from then on, and a list keeps an index
+ * of its ids, so that a thousand settings in one list walk it once. The technique is that of drafts; what is not touched stays the
+ * same object, and a patch that does not fit touches nothing.
+ */
+class Draft {
+  /** Copies of this run, which may be changed. */
+  private readonly owned = new WeakSet<object>();
+  private readonly indexes = new WeakMap<object, Map<string, number>>();
 
-/** The value with whatever lies at the path made otherwise; what is not on the path stays the same object. */
-function changedAt(value: unknown, path: Path, act: Act): unknown {
-  const [step, ...rest] = path;
-  if (step === undefined) return act(value);
-  if (step.startsWith('@')) {
-    const index = isIdentified(value) ? value.findIndex(({ id }) => id === step.slice(1)) : -1;
-    if (!isIdentified(value) || index === -1) throw new Misfit();
-    const item = value[index];
-    const next = changedAt(item, rest, act);
-    return next === item ? value : value.map((one, k) => (k === index ? next : one));
+  constructor(private root: unknown) {}
+
+  get data(): unknown {
+    return this.root;
   }
-  if (!isPlain(value)) throw new Misfit();
-  const next = changedAt(value[step], rest, act);
-  if (next === value[step] && step in value) return value;
-  if (next !== undefined) return { ...value, [step]: next };
-  const { [step]: _, ...others } = value;
-  return others;
-}
 
-function actOf(patch: Patch, isStrict: boolean): Act {
-  if (patch.op === 'set') {
-    return (here) => {
+  make(patch: Patch, isStrict: boolean): void {
+    const places: { readonly container: Plain | readonly Element[]; readonly key: string | number }[] = [];
+    let here = this.root;
+    for (const step of patch.path) {
+      const key = step.startsWith('@') ? this.placeOf(here, step.slice(1)) : step;
+      if (typeof key === 'string' && !isPlain(here)) throw new Misfit();
+      places.push({ container: here as Plain, key });
+      here = (here as Plain)[key];
+    }
+    const next = this.changed(here, patch, isStrict);
+    this.write(places, here, next);
+  }
+
+  private write(
+    places: readonly { readonly container: Plain | readonly Element[]; readonly key: string | number }[],
+    before: unknown,
+    after: unknown,
+  ): void {
+    let [was, is] = [before, after];
+    for (const { container, key } of [...places].reverse()) {
+      if (is === was && (typeof key === 'number' || key in container)) return;
+      const own = this.own(container) as Record<string | number, unknown>;
+      if (is === undefined && typeof key === 'string') delete own[key];
+      else own[key] = is;
+      [was, is] = [container, own];
+    }
+    this.root = is;
+  }
+
+  /** A copy of this run, the same one however often it is asked for. */
+  private own<Container extends object>(container: Container): Container {
+    if (this.owned.has(container)) return container;
+    const copy = (Array.isArray(container) ? [...(container as readonly unknown[])] : { ...container }) as Container;
+    this.owned.add(copy);
+    const index = this.indexes.get(container);
+    if (index !== undefined) {
+      this.indexes.delete(container);
+      this.indexes.set(copy, index);
+    }
+    return copy;
+  }
+
+  private placeOf(list: unknown, id: string): number {
+    const place = this.indexOf(list).get(id);
+    if (place === undefined) throw new Misfit();
+    return place;
+  }
+
+  private indexOf(list: unknown): Map<string, number> {
+    const known = typeof list === 'object' && list !== null ? this.indexes.get(list) : undefined;
+    if (known !== undefined) return known;
+    if (!isIdentified(list)) throw new Misfit();
+    const index = new Map(list.map(({ id }, k) => [id, k]));
+    this.indexes.set(list, index);
+    return index;
+  }
+
+  private changed(here: unknown, patch: Patch, isStrict: boolean): unknown {
+    if (patch.op === 'set') {
       if (isStrict && !isSame(here, patch.before)) throw new Misfit();
       return patch.after;
-    };
-  }
-  return (here) => {
-    if (!isIdentified(here)) throw new Misfit();
-    const index = here.findIndex(({ id }) => id === patch.id);
-    if (patch.op === 'insert') {
-      if (index === -1) return placedBehind(here, patch.value as Element, patch.prev);
-      if (isStrict) throw new Misfit();
-      return here.map((one, k) => (k === index ? (patch.value as Element) : one));
     }
-    if (index === -1) throw new Misfit();
-    const item = here[index] as Element;
-    if (patch.op === 'move') return placedBehind(without(here, index), item, patch.to);
-    if (isStrict && !isSame(item, patch.value)) throw new Misfit();
-    return without(here, index);
-  };
+    const at = this.indexOf(here).get(patch.id);
+    const list = here as readonly Element[];
+    if (patch.op === 'insert') {
+      if (at === undefined) return this.inserted(list, patch.value as Element, patch.prev);
+      if (isStrict) throw new Misfit();
+      const own = this.own(list) as Element[];
+      own[at] = patch.value as Element;
+      return own;
+    }
+    if (at === undefined) throw new Misfit();
+    const item = list[at] as Element;
+    if (patch.op === 'remove' && isStrict && !isSame(item, patch.value)) throw new Misfit();
+    const rest = this.removed(list, at);
+    return patch.op === 'move' ? this.inserted(rest, item, patch.to) : rest;
+  }
+
+  /** Behind the element `prev`; at the head for null, at the end where `prev` is gone. */
+  private inserted(list: readonly Element[], item: Element, prev: string | null): readonly Element[] {
+    const index = this.indexOf(list);
+    const at = prev === null ? 0 : (index.get(prev) ?? list.length - 1) + 1;
+    const own = this.own(list) as Element[];
+    own.splice(at, 0, item);
+    this.reindex(own, index, at);
+    return own;
+  }
+
+  private removed(list: readonly Element[], at: number): readonly Element[] {
+    const index = this.indexOf(list);
+    const own = this.own(list) as Element[];
+    index.delete((own[at] as Element).id);
+    own.splice(at, 1);
+    this.reindex(own, index, at);
+    return own;
+  }
+
+  /** From a place on; nothing to speak of at the end of a list, where most is put. */
+  private reindex(list: readonly Element[], index: Map<string, number>, from: number): void {
+    for (let k = from; k < list.length; k++) index.set((list[k] as Element).id, k);
+    this.indexes.set(list, index);
+  }
 }
 
 export interface Patched<Data> {
@@ -177,16 +253,16 @@ export interface Patched<Data> {
  */
 export function patched<Data>(data: Data, patches: readonly Patch[], { isStrict = false } = {}): Patched<Data> {
   const misfits: Patch[] = [];
-  let now: unknown = data;
+  const draft = new Draft(data);
   for (const patch of patches) {
     try {
-      now = changedAt(now, patch.path, actOf(patch, isStrict));
+      draft.make(patch, isStrict);
     } catch (error) {
       if (!(error instanceof Misfit)) throw error;
       misfits.push(patch);
     }
   }
-  return { data: now as Data, misfits };
+  return { data: draft.data as Data, misfits };
 }
 
 /** The same in fewer: of several settings of one field the first `before` and the last `after`. */

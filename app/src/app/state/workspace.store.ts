@@ -258,13 +258,13 @@ export class WorkspaceStore {
       this.publish();
       return;
     }
-    this.settle(whole, written.revision, batch);
+    this.settle(() => whole, written.revision, batch);
   }
 
   private async writeBatch(rows: RowStore, batch: readonly Patch[]): Promise<void> {
     const { revision, lost } = await rows.write(compact(batch), this.loaded.revision);
     if (revision === this.loaded.revision + 1 && lost.length === 0) {
-      this.settle(patched(this.loaded.archive, batch).data, revision, batch);
+      this.settle(() => patched(this.loaded.archive, batch).data, revision, batch);
       return;
     }
     // Another tab has written in between: only a reading knows what the data have become.
@@ -278,10 +278,10 @@ export class WorkspaceStore {
   }
 
   /** A batch is stored; where nothing more waits, what is shown is just what is stored, object for object. */
-  private settle(archive: Workspace, revision: number, batch: readonly Patch[]): void {
+  private settle(archiveOf: () => Workspace, revision: number, batch: readonly Patch[]): void {
     this.unwritten = this.unwritten.slice(batch.length);
     const isAll = this.unwritten.length === 0 && this.current !== null;
-    this.loaded = { ...this.loaded, isSeeded: true, revision, archive: isAll ? (this.current as Workspace) : archive };
+    this.loaded = { ...this.loaded, isSeeded: true, revision, archive: isAll ? (this.current as Workspace) : archiveOf() };
   }
 
   /** Another tab has written: what it changed is read, and what is unwritten here stays on top. */
