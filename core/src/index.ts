@@ -611,6 +611,7 @@ export {
   type PlacedBy,
   type PlacedFrame,
   placedFrames,
+  Placer,
   proposeClock,
   sightIdOf,
   staysAgain,

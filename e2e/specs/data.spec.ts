@@ -28,7 +28,7 @@ test('export, wipe, import: everything is back', async ({ app, problems }) => {
   const again = await app.settings();
   await again.getByLabel('When importing').selectOption({ label: 'Replace all that is here' });
   await importText(again, 'mine.json', text);
-  await expect(again).toContainText('mine.json is in: 1 walks and 10 things of kit read');
+  await expect(again).toContainText('mine.json imported: 1 walks, 10 kit items');
   // What it says is in is stored: a reload at once keeps it.
   await page.reload();
   await expect(app.field('Where to stand, what to wait for')).toHaveValue('Own words: ∞, “quotes”, ünïcode');
@@ -87,7 +87,7 @@ for (const [name, change, says] of BROKEN) {
     const dialog = await app.settings();
     await dialog.getByLabel('When importing').selectOption({ label: 'Replace all that is here' });
     await importText(dialog, 'bad.json', String(change(demo)));
-    await expect(dialog.getByRole('alert')).toContainText('bad.json was not taken in, and nothing has changed.');
+    await expect(dialog.getByRole('alert')).toContainText('bad.json was not imported; nothing has changed.');
     await expect(dialog.getByRole('alert')).toContainText(says);
     await dialog.getByRole('button', { name: 'Close' }).click();
     await expect.poll(() => app.stopNames()).toEqual(before);

@@ -89,7 +89,7 @@ test('a track puts frames on the way, and says how fast one walked', async ({ ap
   await app.expectStored();
 });
 
-test('the archive takes the small pictures along where they are asked for, and another browser has them', async ({
+test('the archive takes the thumbnails along where they are asked for, and another browser has them', async ({
   app,
   browser,
 }) => {
@@ -106,7 +106,7 @@ test('the archive takes the small pictures along where they are asked for, and a
     return readFileSync(await (await coming).path());
   };
   const small = await exported();
-  await page.getByLabel('with the small pictures').check();
+  await page.getByLabel('with the thumbnails').check();
   const coming = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Export everything' }).click();
   const large = readFileSync(await (await coming).path());

@@ -6,6 +6,7 @@ import { Sights } from './sights';
 
 /** So many are held as text before the browser may lay them aside. */
 const BATCH = 100;
+const SEPARATOR_BYTES = 3;
 
 function textOf(bytes: Uint8Array): string {
   let binary = '';
@@ -41,16 +42,31 @@ export class PictureArchive {
   private readonly database = inject(Database);
   private readonly sights = inject(Sights);
 
-  /** An archive's parts with the pictures behind its rows, before its closing brace. */
-  async withPictures(parts: readonly string[]): Promise<readonly BlobPart[]> {
-    const out: BlobPart[] = [...parts.slice(0, -1), ',\n "pictures": ['];
+  /**
+   * Archives with the pictures behind their rows, before the closing brace: one, or as many as it takes for none to be over the
+   * limit. Each holds all rows, so that each can be read alone, and one after the other they bring all pictures.
+   */
+  async withPictures(parts: readonly string[], limitBytes: number): Promise<readonly Blob[]> {
+    const [head, foot] = [new Blob([...parts.slice(0, -1), ',\n "pictures": [']), new Blob(['\n ]', ...parts.slice(-1)])];
+    const room = limitBytes - head.size - foot.size;
+    const files: Blob[] = [];
+    let batches: Blob[] = [];
+    let size = 0;
+    const close = (): void => {
+      files.push(new Blob([head, ...batches, foot], { type: 'application/json' }));
+      [batches, size] = [[], 0];
+    };
     const ids = this.database.isOpen() ? await this.database.sights.toCollection().primaryKeys() : [];
     for (let at = 0; at < ids.length; at += BATCH) {
       const rows = (await this.database.sights.bulkGet(ids.slice(at, at + BATCH))).filter((row) => row !== undefined);
       const lines = await Promise.all(rows.map(async (row) => JSON.stringify(await archived(row))));
-      out.push(new Blob([at === 0 ? '\n ' : ',\n ', lines.join(',\n ')]));
+      const text = lines.join(',\n ');
+      if (size > 0 && size + text.length + SEPARATOR_BYTES > room) close();
+      batches.push(new Blob([size === 0 ? '\n ' : ',\n ', text]));
+      size += text.length + SEPARATOR_BYTES;
     }
-    return [...out, '\n ]', ...parts.slice(-1)];
+    close();
+    return files;
   }
 
   /** Those that are not here yet, under what their frames are called here; a full disk takes as many as it can. */

@@ -26,6 +26,7 @@ import { combineLatest, distinctUntilChanged, map, type Observable, shareReplay 
 import type { Workspace } from '../data/workspace';
 import { Scenes } from './scenes';
 import { SelectionStore } from './selection.store';
+import { slice } from './slice';
 import { DaysStore } from './days.store';
 import { type Focus, FocusStore } from './focus.store';
 import { WorkspaceStore } from './workspace.store';
@@ -125,7 +126,7 @@ export class CardStore {
 
   /** The selected stop's day alone counts: that of another is no reason for a new card. */
   readonly card$: Observable<Card | NoCard> = combineLatest([
-    inject(WorkspaceStore).workspace$,
+    inject(WorkspaceStore).workspace$.pipe(slice('kit', 'standard', 'districts', 'walks')),
     inject(SelectionStore).selection$,
     inject(DaysStore).days$,
   ]).pipe(

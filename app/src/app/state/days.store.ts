@@ -23,6 +23,7 @@ import { LightClient } from '../workers/light.client';
 import { siteRefOf } from '../workers/measured-light';
 import { DayQueue, type DaysProgress, type WantedDay } from './day-queue';
 import { FocusStore } from './focus.store';
+import { slice } from './slice';
 import { WorkspaceStore } from './workspace.store';
 
 /** Days by stop id, of those that are known; a stop whose day is being worked out anew keeps the one it had meanwhile. */
@@ -70,7 +71,7 @@ export class DaysStore {
 
   constructor() {
     combineLatest([
-      inject(WorkspaceStore).workspace$,
+      inject(WorkspaceStore).workspace$.pipe(slice('kit', 'standard', 'districts', 'walks')),
       inject(FocusStore).focus$.pipe(
         map(({ walk, stop }) => ({ walk, stop })),
         distinctUntilChanged((a, b) => a.walk === b.walk && a.stop === b.stop),

@@ -4,6 +4,7 @@ import { combineLatest, map, type Observable, shareReplay, tap } from 'rxjs';
 import type { Workspace } from '../data/workspace';
 import { LastWalk } from './last-walk';
 import { type AddressSelection, SelectionStore } from './selection.store';
+import { slice } from './slice';
 import { WorkspaceStore } from './workspace.store';
 
 /** The walk, stop and time that everything on screen is about. */
@@ -30,7 +31,10 @@ export function focusOn({ walks }: Workspace, selection: AddressSelection, lastW
 export class FocusStore {
   private readonly last = inject(LastWalk);
 
-  readonly focus$: Observable<Focus> = combineLatest([inject(WorkspaceStore).workspace$, inject(SelectionStore).selection$]).pipe(
+  readonly focus$: Observable<Focus> = combineLatest([
+    inject(WorkspaceStore).workspace$.pipe(slice('walks')),
+    inject(SelectionStore).selection$,
+  ]).pipe(
     map(([workspace, selection]) => this.on(workspace, selection)),
     tap(({ walk }) => {
       if (walk !== null) this.last.remember(walk.id);

@@ -2,6 +2,7 @@ import { Injectable, inject } from '@angular/core';
 import type { LogFrame, Walk, WalkLog } from '@roam-dial/core';
 import { fileOfFrame, framesToScan, inCountedOrder, isScan, newGear } from '@roam-dial/core/log';
 import { BehaviorSubject, type Observable } from 'rxjs';
+import { keptName } from '../data/kept-name';
 import { createId } from '../data/defaults';
 import { Sights } from '../data/sights';
 import { addFrames, changeFrames, changeLog, withGear } from './edits';
@@ -46,7 +47,7 @@ interface Scan {
   readonly thumb: Blob | null;
 }
 
-const fileKey = (name: string, bytes: number): string => `${bytes}/${name}`;
+const fileKey = (name: string, bytes: number): string => `${bytes}/${keptName(name)}`;
 
 /**
  * Reads files as frames of a walk: first what all of them say, so that they are on screen at once, then what each looks like. What
@@ -116,7 +117,7 @@ export class FramesReading {
       const frame: LogFrame = {
         id: createId(),
         logId: log.id,
-        source: { kind: 'file', name: file.name, bytes: file.size },
+        source: { kind: 'file', name: keptName(file.name), bytes: file.size },
         ...facts,
         placedByHand: null,
         verdict: null,
@@ -155,7 +156,10 @@ export class FramesReading {
       changeFrames(new Set(byFrame.keys()), (frame) => {
         const its = byFrame.get(frame.id);
         if (its === undefined || frame.source.kind !== 'roll') return frame;
-        return { ...frame, source: { ...frame.source, scan: { name: its.file.name, bytes: its.file.size, sightId: its.sightId } } };
+        return {
+          ...frame,
+          source: { ...frame.source, scan: { name: keptName(its.file.name), bytes: its.file.size, sightId: its.sightId } },
+        };
       }),
     );
     return put;

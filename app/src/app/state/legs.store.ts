@@ -4,6 +4,7 @@ import { combineLatest, distinctUntilChanged, map, type Observable, shareReplay,
 import type { Workspace } from '../data/workspace';
 import { FocusStore } from './focus.store';
 import { FootWays } from './foot-ways';
+import { slice } from './slice';
 import { WorkspaceStore } from './workspace.store';
 
 interface Course {
@@ -32,7 +33,7 @@ export class LegsStore {
   private readonly ways = inject(FootWays);
 
   readonly legs$: Observable<readonly Leg[]> = combineLatest([
-    inject(WorkspaceStore).workspace$,
+    inject(WorkspaceStore).workspace$.pipe(slice('kit', 'standard', 'districts', 'walks')),
     inject(FocusStore).focus$.pipe(
       map(({ walk }) => walk),
       distinctUntilChanged(),

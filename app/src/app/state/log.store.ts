@@ -1,5 +1,5 @@
 import { Injectable, inject } from '@angular/core';
-import { type LogFrame, type PlacedFrame, placedFrames, type Walk, type WalkLog } from '@roam-dial/core';
+import { type LogFrame, type PlacedFrame, Placer, type Walk, type WalkLog } from '@roam-dial/core';
 import type { WalkedFrames } from '@roam-dial/core/log';
 import { BehaviorSubject, combineLatest, distinctUntilChanged, map, type Observable, shareReplay } from 'rxjs';
 import type { Workspace } from '../data/workspace';
@@ -44,6 +44,7 @@ const NO_FRAMES: readonly LogFrame[] = [];
 /** The logs of the chosen walk: of its own day, or the latest that there is, unless another one is asked for. */
 @Injectable({ providedIn: 'root' })
 export class LogStore {
+  private readonly placers = new WeakMap<WalkLog, Placer>();
   private readonly askedFor = new BehaviorSubject<string | null>(null);
 
   readonly log$: Observable<WalkedLog | null> = combineLatest([
@@ -61,7 +62,7 @@ export class LogStore {
     map(({ walk, logs, log, frames }) => {
       if (walk === null) return null;
       const own = frames.filter(({ logId }) => logId === log?.id);
-      return { walk, logs, log, placed: log === null ? [] : placedFrames(log, own) };
+      return { walk, logs, log, placed: log === null ? [] : this.placerOf(log).placed(own) };
     }),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
@@ -79,10 +80,19 @@ export class LogStore {
     map(({ logs, frames, isExample }) => {
       const byLog = new Map<string, LogFrame[]>(logs.map(({ id }) => [id, []]));
       for (const frame of frames) byLog.get(frame.logId)?.push(frame);
-      return { walked: logs.map((log) => ({ log, placed: placedFrames(log, byLog.get(log.id) ?? []) })), isExample };
+      return { walked: logs.map((log) => ({ log, placed: this.placerOf(log).placed(byLog.get(log.id) ?? []) })), isExample };
     }),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
+
+  /** A log that changes in any way places its frames anew; one that does not, only those whose place has changed. */
+  private placerOf(log: WalkLog): Placer {
+    const known = this.placers.get(log);
+    if (known !== undefined) return known;
+    const placer = new Placer(log);
+    this.placers.set(log, placer);
+    return placer;
+  }
 
   show(logId: string): void {
     this.askedFor.next(logId);

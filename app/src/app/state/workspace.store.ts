@@ -72,6 +72,7 @@ export class WorkspaceStore {
   readonly workspace$: Observable<Workspace> = this.workspaceSubject.asObservable();
   readonly settings$ = this.workspace$.pipe(
     map(({ settings }) => settings),
+    distinctUntilChanged(),
     shareReplay({ bufferSize: 1, refCount: true }),
   );
   readonly history$: Observable<HistoryLabels> = this.historySubject;

@@ -47,7 +47,7 @@ describe('what a frame says', () => {
       'Noise 1.3 of 255; darkest tones at 0 % of the mean.',
     ]);
     const shaken = evidenceSentences({ ...evidence, smearedShare: 0.8, agreement: 0.9, isTurn: true });
-    expect(shaken[2]).toBe('The smears turn about one point.');
+    expect(shaken[2]).toBe('The blur rotates around one point.');
   });
 });
 

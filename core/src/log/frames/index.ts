@@ -32,3 +32,4 @@ export {
   type WalkLog,
 } from './walkLog.js';
 export { staysAgain, staysOf } from './staysOf.js';
+export { Placer } from './placer.js';

@@ -64,8 +64,10 @@ export function placedFrame(log: WalkLog, frame: LogFrame): PlacedFrame {
 
 /** All frames of a log in the order of their taking; those without a time at the end, by their names. */
 export function placedFrames(log: WalkLog, frames: readonly LogFrame[]): readonly PlacedFrame[] {
+  return inOrderOfTaking(frames.map((frame) => placedFrame(log, frame)));
+}
+
+export function inOrderOfTaking(placed: readonly PlacedFrame[]): readonly PlacedFrame[] {
   const nameOf = ({ source }: LogFrame): string => (source.kind === 'file' ? source.name : String(source.number).padStart(4, '0'));
-  return frames
-    .map((frame) => placedFrame(log, frame))
-    .sort((a, b) => (a.atMs ?? Infinity) - (b.atMs ?? Infinity) || nameOf(a.frame).localeCompare(nameOf(b.frame)));
+  return [...placed].sort((a, b) => (a.atMs ?? Infinity) - (b.atMs ?? Infinity) || nameOf(a.frame).localeCompare(nameOf(b.frame)));
 }

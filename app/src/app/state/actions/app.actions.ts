@@ -22,6 +22,8 @@ function textOf(data: unknown): unknown {
   return ArrayBuffer.isView(data) ? new TextDecoder().decode(data as Uint8Array) : data;
 }
 
+const inMegabytes = (bytes: number): number => Math.round(bytes / 1024 / 1024);
+
 /** What a person does to all of it, or where they go in it: the verbs of menus, buttons and shortcuts. */
 @Injectable({ providedIn: 'root' })
 export class AppActions {
@@ -85,9 +87,22 @@ export class AppActions {
 
   /** Everything as a file for the person to keep, part by part; with the small pictures of frames where they are wanted. */
   async exportAll({ hasPictures = false } = {}): Promise<void> {
+    const { LARGEST_ARCHIVE_BYTES } = await fetched('The archive writer', () => import('@roam-dial/core/formats'));
     const rows = [...archiveParts(await this.store.snapshot())];
-    const parts = hasPictures ? await (await this.pictures()).withPictures(rows) : rows;
-    saveBlob(new Blob([...parts], { type: 'application/json' }), `roam-dial-${today()}.json`);
+    const alone = new Blob(rows, { type: 'application/json' });
+    if (alone.size > LARGEST_ARCHIVE_BYTES) {
+      this.store.tell(
+        `Your data is ${inMegabytes(alone.size)} MB, and a file of more than ${inMegabytes(LARGEST_ARCHIVE_BYTES)} MB cannot be read back: remove maps or logs you no longer need, then export again. Nothing was saved.`,
+      );
+      return;
+    }
+    const files = hasPictures ? await (await this.pictures()).withPictures(rows, LARGEST_ARCHIVE_BYTES) : [alone];
+    files.forEach((file, k) => {
+      const part = files.length === 1 ? '' : `-${k + 1}-of-${files.length}`;
+      saveBlob(file, `roam-dial-${today()}${part}.json`);
+    });
+    if (files.length > 1)
+      this.store.tell(`Saved as ${files.length} files, because of their size: import them one after the other.`);
   }
 
   /** Rows that could not be read, as they are stored: for somebody who can mend them. */
