@@ -185,6 +185,7 @@ export {
   placeKey,
   type PlacedOnBody,
   placeOnBody,
+  expectedTones,
   type Room,
   type Bracket,
   bracketFor,
@@ -744,4 +745,6 @@ export {
   runOn,
   sameDarkness,
   thinnedTrack,
+  type StopSummary,
+  walkSummary,
 } from './outing/index.js';

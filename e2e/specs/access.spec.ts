@@ -71,7 +71,7 @@ for (const theme of ['light', 'night'] as const) {
     await expect(page.getByRole('dialog')).toBeHidden();
     await page.keyboard.press('w');
     await app.spine.getByRole('button', { name: 'Start your own walk' }).click();
-    await page.getByText('Another camera').click();
+    await page.getByLabel('Body', { exact: true }).selectOption({ label: 'Another camera…' });
     await expectNoViolations(page, 'the start');
     await page.getByRole('button', { name: 'Start the walk' }).click();
     await expect(page.getByRole('heading', { name: 'New walk has no stops yet' })).toBeVisible();

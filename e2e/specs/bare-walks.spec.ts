@@ -71,8 +71,8 @@ test('a walk without a map names no walls, in any room', async ({ app }) => {
     expect([path, text]).toEqual([path, expect.not.stringMatching(WALLS)]);
   }
   expect(texts.get('/walk')).toContain('no walls are known here');
-  expect(texts.get('/walk')).toContain('It is on no map yet');
-  expect(texts.get('/walk/plan')).toContain('Tap the plan where you stand');
+  expect(texts.get('/walk')).toContain('It has no position yet');
+  expect(texts.get('/walk/plan')).toContain('Tap the plan where you will stand');
   expect(texts.get('/light/now')).toMatch(/no walls|nobody has drawn|No map/i);
 });
 
@@ -89,7 +89,7 @@ test('a stop that is not on the map yet says so, and has no walls till it is', a
     expect([path, text]).toEqual([path, expect.not.stringMatching(WALLS)]);
   }
   expect(texts.get('/walk')).toContain('no walls are known here');
-  expect(texts.get('/walk/plan')).toContain('Tap the plan where you stand');
+  expect(texts.get('/walk/plan')).toContain('Tap the plan where you will stand');
   expect(texts.get('/light/now')).toContain('This stop has no position yet');
   expect(texts.get('/light/district')).toContain('79 buildings');
 });

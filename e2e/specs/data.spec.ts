@@ -47,7 +47,7 @@ test('adding keeps what is here, and undo takes it back', async ({ app, page: _p
   demo.walks[0] = { ...demo.walks[0], name: 'Another day', isDemo: false, stops: demo.walks[0].stops.slice(0, 2) };
   const dialog = await app.settings();
   await importText(dialog, 'other.json', JSON.stringify(demo));
-  await expect(dialog).toContainText('other.json is in');
+  await expect(dialog).toContainText('other.json imported');
   await dialog.getByRole('button', { name: 'Close' }).click();
   await app.spine.getByRole('button', { name: /^Walk: / }).click();
   await expect(app.page.getByRole('menuitem', { name: 'Another day' })).toBeVisible();

@@ -84,7 +84,7 @@ test('the table and GeoJSON hold what the card says', async ({ app }) => {
   const table = readFileSync((await saved(app.page, 'Table (CSV)')).path, 'utf8');
   expect(table.split('\r\n').filter((line) => line !== '')).toHaveLength(9);
   expect(table).toContain('Vessen Hall');
-  expect(table).toContain('f/7.1,3 m,1/500 or faster');
+  expect(table).toContain('f/7.1,3 m,1.7 to 12.4 m,1/500 or faster');
   const { path } = await saved(app.page, 'GeoJSON');
   const info = opened('gpsbabel', '-i', 'geojson', '-f', path, '-o', 'unicsv', '-F', '-');
   expect(info).toContain('Long Arcade');

@@ -84,15 +84,12 @@ test('a track puts frames on the way, and says how fast one walked', async ({ ap
   });
   const gpx = `<gpx version="1.1"><trk><trkseg>${points.join('')}</trkseg></trk></gpx>`;
   await track.setInputFiles({ name: 'day.gpx', mimeType: 'application/gpx+xml', buffer: Buffer.from(gpx) });
-  await expect(page.getByText(/^8 frames put on the track\. You walked 4\.7 km in 60 min of walking\.$/)).toBeVisible();
+  await expect(page.getByText(/^8 frames placed by the track\. You walked 4\.7 km in 60 min, stops not counted\.$/)).toBeVisible();
   await page.getByRole('button', { name: /^Undo: read the track day\.gpx/ }).click();
   await app.expectStored();
 });
 
-test('the archive takes the thumbnails along where they are asked for, and another browser has them', async ({
-  app,
-  browser,
-}) => {
+test('the archive takes the thumbnails along where they are asked for, and another browser has them', async ({ app, browser }) => {
   test.slow();
   const { page } = app;
   await app.room('Log');

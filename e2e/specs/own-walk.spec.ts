@@ -45,7 +45,7 @@ test.describe('a walk of one’s own', () => {
     await expect(page.locator('.ids').first()).toHaveText(/^\S+$/);
     await expect(page.getByLabel('Time zone')).toHaveValue('Atlantic/Azores');
     await page.getByRole('button', { name: 'Next Saturday, 28 November' }).click();
-    await page.getByText('Another camera').click();
+    await page.getByLabel('Body', { exact: true }).selectOption({ label: 'Another camera…' });
     await page.getByLabel('Focal length').fill('35');
     await page.getByRole('checkbox', { name: 'Stabilised' }).check();
     await expect(page.locator('.summary')).toHaveText(
@@ -71,7 +71,7 @@ test.describe('a walk of one’s own', () => {
 
     // A second one, put down without a question, and turned by keys.
     await app.spine.getByRole('button', { name: 'Add a stop' }).click();
-    await expect(page.getByRole('button', { name: 'Tap the plan where you stand' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Tap the plan where you will stand' })).toBeVisible();
     await tapPlan(page, 40, 0);
     await page
       .getByLabel(/Turn New stop, now 90 degrees/)
@@ -124,7 +124,7 @@ test.describe('in the hand', () => {
     await page.getByLabel('Map file').setInputFiles(QUARTER);
     await expect(page.getByText('13 with a height')).toBeVisible();
     await page.getByRole('button', { name: 'Start the walk' }).click();
-    await expect(page.getByRole('button', { name: 'Tap the plan where you stand' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Tap the plan where you will stand' })).toBeVisible();
     await tapPlan(page, 0, 40);
     await expect(page.getByText(/4 m across/)).toBeVisible();
     await app.room('Card');
@@ -201,11 +201,11 @@ test.describe('a walk of one’s own, in the hand', () => {
     await expect(screen).toContainText(/Light (for|in)|No more light|No light/);
     await screen.getByRole('button', { name: 'Got it' }).tap();
     await screen.getByRole('button', { name: 'Go on' }).tap();
-    await expect(screen.getByRole('heading', { name: 'The walk is walked' })).toBeVisible();
+    await expect(screen.getByRole('heading', { name: 'Walk finished' })).toBeVisible();
     await expect(screen).toContainText('1 of 1 pictures got');
     await app.expectStored();
     await page.reload();
-    await expect(screen.getByRole('heading', { name: 'The walk is walked' })).toBeVisible();
+    await expect(screen.getByRole('heading', { name: 'Walk finished' })).toBeVisible();
     await screen.getByRole('button', { name: 'End the walk' }).tap();
     await expect(page.getByRole('button', { name: 'Go', exact: true })).toBeVisible();
   });

@@ -7,7 +7,7 @@ import { handMeter } from './hand-meter.js';
 
 const YEAR_S = 31_536_000;
 /** Names that the build stamps with a hash of their contents: `chunk-3GQWSCDJ.js`, `media/x-AB12CD34.woff2`. */
-const HASHED = /-[A-Z0-9]{8}\.(?:js|css|woff2|png|svg|jpg|webp)(?:\.(?:br|gz))?$/;
+const HASHED = /-[A-Z0-9]{8}\.(?:js|css|woff2?|ttf|otf|png|svg|jpg|webp|json|wasm)(?:\.(?:br|gz))?$/;
 
 /** A room of the app: plain words between slashes. Anything else is no address of ours. */
 const ROOM = /^(?:\/[A-Za-z0-9-]+)*\/?$/;

@@ -169,7 +169,7 @@ describe('local days', () => {
   it.each(['2024-02-30', '2024-2-3', 'tomorrow', ''])('refuses %j', (day) => {
     expect(() => localDaySpan(day, 'UTC')).toThrow("day must be a calendar day 'YYYY-MM-DD'");
   });
-  it.each(['Mars/Olympus', '+02:00', ''])('refuses zone %j', (zone) => {
+  it.each(['Nowhere/Atall', '+02:00', ''])('refuses zone %j', (zone) => {
     expect(() => localDaySpan('2024-01-01', zone)).toThrow(RangeError);
   });
   it('wants strings', () => {

@@ -35,8 +35,28 @@ export async function droppedFiles({ items, files }: DataTransfer): Promise<read
   return gathered;
 }
 
-const PICTURE_ENDINGS = /\.(jpe?g|heic|heif|avif|tiff?|png|webp|dng|raw)$/i;
+/** What browsers can open as a picture. */
+const PICTURE_ENDINGS = /\.(jpe?g|heic|heif|avif|png|webp)$/i;
+const MAP_ENDINGS = /\.(geo)?json$|\.osm$|\.xml$|\.gpx$/i;
+/** Types that browsers give to raw files and to what they cannot open as a picture. */
+const UNREADABLE_TYPES = /^image\/(x-|tiff|vnd)/;
 
-export function isPicture({ type, name }: File): boolean {
-  return type.startsWith('image/') || PICTURE_ENDINGS.test(name);
+export interface SortedFiles {
+  readonly pictures: readonly File[];
+  readonly maps: readonly File[];
+  readonly others: readonly File[];
+}
+
+function kindOf({ type, name }: Pick<File, 'type' | 'name'>): keyof SortedFiles {
+  if (PICTURE_ENDINGS.test(name)) return 'pictures';
+  if (MAP_ENDINGS.test(name)) return 'maps';
+  if (type.startsWith('image/') && !UNREADABLE_TYPES.test(type)) return 'pictures';
+  return /json|xml/.test(type) ? 'maps' : 'others';
+}
+
+/** By what they are for; hidden files of folders are nobody's. */
+export function sorted(files: readonly File[]): SortedFiles {
+  const seen = files.filter(({ name }) => !name.startsWith('.'));
+  const of = (kind: keyof SortedFiles): readonly File[] => seen.filter((file) => kindOf(file) === kind);
+  return { pictures: of('pictures'), maps: of('maps'), others: of('others') };
 }

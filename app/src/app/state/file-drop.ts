@@ -1,10 +1,21 @@
 import { inject, Injectable, Injector } from '@angular/core';
 import { Router } from '@angular/router';
 import { firstValueFrom } from 'rxjs';
-import { droppedFiles, isPicture } from '../data/dropped-files';
+import { droppedFiles, sorted } from '../data/dropped-files';
 import { FocusStore } from './focus.store';
 import { MapDrop } from './map-drop';
+import { WorkspaceStore } from './workspace.store';
 import { fetched } from '../data/fetched';
+
+/** Which files were not read, and why: nothing vanishes without a word. */
+function leftWords(files: readonly File[], hasMaps: boolean): string {
+  const [first] = files;
+  const which = files.length === 1 ? `${first?.name ?? 'A file'} was` : `${files.length} files were`;
+  const how = hasMaps
+    ? 'drop a map on its own'
+    : 'this program reads JPEG and other finished photos, and maps as GeoJSON or OSM XML; export your raw files as JPEG first';
+  return `${which} not read: ${how}.`;
+}
 
 /** Files dropped anywhere on the window: pictures go to the log of the walk, all else to the reader of maps. */
 @Injectable({ providedIn: 'root' })
@@ -12,6 +23,7 @@ export class FileDrop {
   private readonly router = inject(Router);
   private readonly maps = inject(MapDrop);
   private readonly injector = inject(Injector);
+  private readonly store = inject(WorkspaceStore);
   private readonly focus$ = inject(FocusStore).focus$;
 
   isWanted({ dataTransfer }: DragEvent): boolean {
@@ -20,14 +32,22 @@ export class FileDrop {
 
   async drop({ dataTransfer }: DragEvent): Promise<void> {
     const files = dataTransfer === null ? [] : await droppedFiles(dataTransfer);
-    const pictures = files.filter(isPicture);
+    const { pictures, maps, others } = sorted(files);
     const { walk } = await firstValueFrom(this.focus$);
-    const [first] = files;
-    if (pictures.length > 0 && walk !== null) {
+    const [map] = maps;
+    if (pictures.length > 0 && walk === null) {
+      this.store.tell('Photos are compared with a walk: plan one first, or restore the demo, then drop them again.');
+    } else if (pictures.length > 0 && walk !== null) {
+      const left = [...maps, ...others];
+      if (left.length > 0) this.store.tell(leftWords(left, maps.length > 0));
       await this.router.navigate(['/log/frames'], { queryParamsHandling: 'preserve' });
       // What reads frames is a chunk of its own, loaded when the first come.
       const { FramesReading } = await fetched('The photo reader', () => import('./frames-reading'));
       await this.injector.get(FramesReading).read(walk, pictures);
-    } else if (first !== undefined) await this.maps.take(first);
+    } else if (map !== undefined) {
+      const left = [...maps.slice(1), ...others];
+      if (left.length > 0) this.store.tell(leftWords(left, false));
+      await this.maps.take(map);
+    } else if (others.length > 0) this.store.tell(leftWords(others, false));
   }
 }

@@ -19,11 +19,13 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { keys: 'w', words: 'Walk' },
   { keys: 'l', words: 'Light' },
   { keys: 's', words: 'Set-up' },
+  { keys: 'm', words: 'Meter' },
+  { keys: 'g', words: 'Log' },
   { keys: 'k', words: 'Kit' },
-  { keys: 'd', words: 'the dial card alone' },
+  { keys: 'd', words: 'the card full screen' },
   { keys: 'j', words: 'next stop' },
-  { keys: 'h', words: 'stop before' },
-  { keys: 'a', words: 'add a stop; on the plan, where the pointer is' },
+  { keys: 'h', words: 'previous stop' },
+  { keys: 'a', words: 'add a stop; on the plan, at the pointer' },
   { keys: '.', words: 'five minutes later' },
   { keys: ',', words: 'five minutes earlier' },
   { keys: 'n', words: 'night or light theme' },
@@ -32,11 +34,14 @@ export const SHORTCUTS: readonly Shortcut[] = [
   { keys: 'Alt ↑ ↓', words: 'move the focused stop along the walk', isModified: true },
   {
     keys: '← → ↑ ↓',
-    words: 'on the year carpet: days and ten minutes; Enter goes there. On the plan: a stop a metre, its look five degrees',
+    words:
+      'on the year chart: days and ten minutes, Enter goes there; on the plan: move a stop by a metre, turn it by five degrees',
     isModified: true,
   },
-  { keys: '← → ↑ ↓', words: 'on the limits chart: the next mark; with Shift only read', isModified: true },
+  { keys: '← → ↑ ↓', words: 'on the limits chart: next setting; with Shift, read without changing', isModified: true },
   { keys: '← →', words: 'on a handle: five minutes; with Shift one; Page up and down an hour', isModified: true },
+  { keys: '1–7, 0', words: 'in the Log: mark the chosen frames; 0 rejects, Backspace clears the mark', isModified: true },
+  { keys: '[ ]', words: 'in the Log: move the chosen frames to the previous or next stop; Delete removes them', isModified: true },
 ];
 
 /** Keys of the whole window. Single keys can be turned off; arrows act only on what has the focus. */
@@ -54,6 +59,8 @@ export class Shortcuts {
     w: () => this.go('/walk'),
     l: () => this.go('/light'),
     s: () => this.go('/setup'),
+    m: () => this.go('/meter'),
+    g: () => this.go('/log'),
     k: () => this.go('/kit'),
     d: () => this.go('/card'),
     j: () => this.actions.stepStop(1),

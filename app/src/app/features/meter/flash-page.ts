@@ -1,9 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { bodyShutters, gelMired, liftWindow, powerAt, snapToMark, widestFNumberAt } from '@roam-dial/core';
+import { bodyShutters, DEFAULT_INTENTS, gelMired, liftWindow, powerAt, snapToMark, widestFNumberAt } from '@roam-dial/core';
 import { LiftChart } from '../../charts/lift-chart/lift-chart';
-import { CardStore } from '../../state/card.store';
 import { DaysStore } from '../../state/days.store';
 import { ValueField } from '../../ui/value-field';
 import { entryCodec, numberCodec } from '../../wording/codec';
@@ -24,22 +23,20 @@ const LAMPS_K = 2900;
 export class FlashPage {
   protected readonly meter = inject(MeterState);
   private readonly days = toSignal(inject(DaysStore).days$);
-  private readonly focus = toSignal(inject(CardStore).focus$);
   protected readonly lampsK = signal(LAMPS_K);
   /** Null: the card's. */
   protected readonly ownFNumber = signal<number | null>(null);
   protected readonly ownIso = signal<number | null>(null);
   protected readonly kelvin = numberCodec({ low: 1800, high: 10_000, step: 100, unit: 'K', decimals: 0 });
 
-  protected readonly others = computed(() => (this.focus()?.walk?.stops ?? []).filter(({ intent }) => intent.kind === 'flashLift'));
-
   protected readonly page = computed(() => {
     const card = this.meter.card();
     if (card === null) return null;
     const { stop, kit } = card;
     const { setUp } = card.result;
-    const { intent } = stop;
-    if (intent.kind !== 'flashLift') return null;
+    // A picture without a flash is asked what one would do here, as a new stop of that kind begins.
+    const isLift = stop.intent.kind === 'flashLift';
+    const intent = stop.intent.kind === 'flashLift' ? stop.intent : DEFAULT_INTENTS.flashLift;
     const wording = this.meter.wording();
     const sayTime = (minute: number): string => wording.clock(minute);
     const marks = bodyShutters(kit.body);
@@ -53,6 +50,7 @@ export class FlashPage {
     const { nearM, medianM, farM } = stop.subject;
     const distances = [nearM, medianM, farM].filter((metres) => Number.isFinite(metres));
     return {
+      isLift,
       setting,
       apertures: entryCodec(
         { kind: 'aperture', step: kit.lens.clickStep },
@@ -72,7 +70,7 @@ export class FlashPage {
               balance: sayTime(window.balanceMin),
               lasts: `${window.span.toMin - window.span.fromMin + 1} min, from ${sayTime(window.span.fromMin)} to ${sayTime(window.span.toMin)}`,
               fastest: `${wording.shutter(syncS, kit.body.markStep)}, the fastest with flash`,
-              slowest: `${wording.shutter(slowestS, kit.body.markStep)}, the slowest your hands hold`,
+              slowest: `${wording.shutter(slowestS, kit.body.markStep)}, the slowest you can hold`,
             },
       sayTime,
       noFlash: flash === null,

@@ -3,7 +3,9 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import {
   DEFAULT_METERING,
   digitalMedium,
+  expectedTones,
   flashReachM,
+  frameOf,
   type Body,
   type HandReading,
   incidentEv,
@@ -83,6 +85,13 @@ export class MeterState {
     return card?.kind === 'card' ? card : null;
   });
   readonly metering = computed<Metering>(() => this.card()?.stop.metering ?? DEFAULT_METERING);
+  /** Until something is metered, what the stop's own frame is expected to have. */
+  readonly isExpected = computed(() => this.metering().readings.length === 0);
+  readonly readings = computed<readonly Reading[]>(() => {
+    const card = this.card();
+    if (card === null) return [];
+    return this.isExpected() ? expectedTones(frameOf(card.input)) : this.metering().readings;
+  });
   /** A film body has its roll, a digital one its two files. */
   readonly isFilm = computed(() => this.card()?.kit.body.medium === 'film');
 
@@ -96,7 +105,7 @@ export class MeterState {
   });
   /** Each way of placing the key, with what is held at the ISO of its own exposure. */
   readonly placements = computed<readonly SchoolPlaced[]>(() => {
-    const { readings, on } = this.metering();
+    const [readings, { on }] = [this.readings(), this.metering()];
     return PLACING_SCHOOLS.map((school) => ({ school, placed: this.placedOn(readings, on, school) }));
   });
   private readonly placed = computed(() => {
@@ -120,7 +129,7 @@ export class MeterState {
 
   /** What could be done where the range is wider than what is held. */
   readonly waysOut = computed<readonly RangeWayOut[]>(() => {
-    const [card, medium, { readings }] = [this.card(), this.medium(), this.metering()];
+    const [card, medium, readings] = [this.card(), this.medium(), this.readings()];
     if (card === null || medium === null) return [];
     const { aperture, iso } = card.result.setUp;
     const { flash } = card.kit;
@@ -149,7 +158,7 @@ export class MeterState {
   private mediaFor(school: PlacingSchool): readonly MediumAtHand[] {
     const card = this.card();
     if (card === null) return [];
-    const { readings } = this.metering();
+    const readings = this.readings();
     const digital = this.isFilm()
       ? []
       : METERED_ON.flatMap((kind) => {
@@ -189,7 +198,7 @@ export class MeterState {
 
   /** What each medium at hand would hold of the same readings. */
   readonly media = computed(() => {
-    const { readings } = this.metering();
+    const readings = this.readings();
     return this.mediaFor('hold').flatMap((one) => {
       const placement = placeKey(readings, one.medium, 'hold');
       return placement === null ? [] : [{ ...one, placement }];

@@ -63,8 +63,9 @@ export class TonesPage {
   protected readonly say = computed(() => (stops: number) => this.state.wording().stops(stops, 'third'));
 
   protected readonly ladder = computed(() => {
-    const [placement, { readings, school }, wording, medium] = [
+    const [placement, readings, { school }, wording, medium] = [
       this.state.placement(),
+      this.state.readings(),
       this.state.metering(),
       this.state.wording(),
       this.state.medium(),
@@ -103,7 +104,7 @@ export class TonesPage {
     };
   });
   protected readonly waysOut = computed(() => {
-    const [{ readings }, wording] = [this.state.metering(), this.state.wording()];
+    const [readings, wording] = [this.state.readings(), this.state.wording()];
     return this.state.waysOut().map((way) => rangeWaySentence(way, readings, wording, (ev100) => this.state.timeAt(ev100)));
   });
   protected readonly media = computed(() =>

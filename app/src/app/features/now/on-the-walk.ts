@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { type Body, isGot, LAST_MINUTE, pictureLightAt, type Stop } from '@roam-dial/core';
+import { type Body, LAST_MINUTE, pictureLightAt, type Stop } from '@roam-dial/core';
 import { OutingActions } from '../../state/actions/outing.actions';
 import { DevicePositionStore } from '../../state/device-position';
 import { WakeLock } from '../../state/wake-lock';
@@ -20,13 +20,14 @@ import { NowState } from './now-state';
 import { aheadWords, careWords, waitWords, wayWords } from './now-words';
 import { RehearsalBar } from './rehearsal-bar';
 import { RestPanel } from './rest-panel';
+import { WalkSummary } from './walk-summary';
 
 type Asking = 'nothing' | 'missed' | 'note' | 'comeBack' | 'film' | 'other';
 
 /** Where one is in the walk, what to set, how long the light lasts, when to go on, and one thumb's worth of buttons. */
 @Component({
   selector: 'rd-on-the-walk',
-  imports: [ComeBack, FieldChecks, FilmFrame, MatButtonModule, RehearsalBar, RestPanel, RouterLink, SpotLight],
+  imports: [ComeBack, WalkSummary, FieldChecks, FilmFrame, MatButtonModule, RehearsalBar, RestPanel, RouterLink, SpotLight],
   providers: [NowState],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './on-the-walk.html',
@@ -66,9 +67,9 @@ export class OnTheWalk {
       isOffDay: now.minute < 0 || now.minute >= 1440,
       place: stop === null ? '' : `${today.indexOf(stop) + 1} of ${today.length}`,
       isGot: standing.kind === 'there' && standing.isGot,
-      got: `${walk.stops.filter(({ id }) => isGot(outing, id)).length} of ${walk.stops.length} pictures got`,
       way: standing.kind === 'onTheWay' && left !== null ? wayWords(left, now.minute, wording) : '',
       next: this.nextWords(),
+      running: now,
       isRehearsal: outing.clock.kind === 'simulated',
     };
   });

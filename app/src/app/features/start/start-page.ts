@@ -79,6 +79,8 @@ export class StartPage {
   protected readonly chosen = signal<PlaceChosen | null>(null);
   protected readonly problem = signal<string | null>(null);
   protected readonly isLocating = signal(false);
+  /** A walk that began meanwhile would forget the file. */
+  protected readonly isReadingMap = signal(false);
   protected readonly canLocate = 'geolocation' in navigator;
   protected readonly sensors = SENSORS;
   protected readonly places = GAZETTEER;
@@ -136,6 +138,7 @@ export class StartPage {
       .file$.pipe(takeUntilDestroyed())
       .subscribe((file) => reading.read(file));
     reading.state$.pipe(takeUntilDestroyed()).subscribe((state) => {
+      this.isReadingMap.set(state.kind === 'reading');
       if (state.kind === 'read') void this.choose(byMap(state.district));
     });
     const { coordinates, invented } = this.form.controls;
@@ -178,11 +181,15 @@ export class StartPage {
 
   protected async begin(): Promise<void> {
     this.form.markAllAsTouched();
+    if (this.isReadingMap()) {
+      this.problem.set('The map file is still being read. Start when it is done, or stop reading it.');
+      return;
+    }
     const { controls } = this.form;
     const cameraFields = [controls.focalLength, controls.aperture, controls.highestIso];
     const asked = [controls.day, controls.coordinates, controls.zone, ...(this.asksCamera() ? cameraFields : [])];
     if (asked.some(({ invalid }) => invalid)) {
-      this.problem.set('Something above cannot be read yet; it says what.');
+      this.problem.set('Some answers above need correcting; each says what is wrong.');
       return;
     }
     const { day } = this.form.getRawValue();
