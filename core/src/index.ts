@@ -529,6 +529,7 @@ export {
   type StopStep,
   DEG_PER_RAD,
   RAD_PER_DEG,
+  withoutThousandsCommas,
 } from './units/index.js';
 export {
   type CloudForecast,

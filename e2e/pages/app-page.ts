@@ -115,7 +115,7 @@ export class AppPage {
     }).toPass();
   }
 
-  async setUpPage(name: 'What holds it' | 'As light goes' | 'Where to stand' | 'My hands'): Promise<void> {
+  async setUpPage(name: 'What limits it' | 'As light goes' | 'Where to stand' | 'My hands'): Promise<void> {
     const tab = this.page.getByRole('tab', { name });
     await tab.click();
     await expect(tab).toHaveAttribute('aria-selected', 'true');

@@ -37,7 +37,7 @@ test('at the table', async ({ app }) => {
   await app.open('/setup/holds?walk=demo-walk&stop=vessen&t=10:40');
   await shoot(app, 'set-up-holds');
   await app.open('/setup/light?walk=demo-walk&stop=arcade&t=19:20');
-  await page.getByRole('heading', { name: 'Home state of the walk' }).waitFor();
+  await page.getByRole('heading', { name: 'Base set-up for the walk' }).waitFor();
   await shoot(app, 'set-up-light');
   await app.open('/setup/stand?walk=demo-walk&stop=tannery&t=08:40');
   await shoot(app, 'set-up-stand');

@@ -58,7 +58,7 @@ for (const theme of ['light', 'night'] as const) {
     await expectNoViolations(page, 'kit, a lens');
     await page.getByRole('button', { name: 'Your standard' }).click();
     await expectNoViolations(page, 'kit, the standard');
-    await page.getByRole('link', { name: 'The card alone' }).click();
+    await page.getByRole('link', { name: 'Open the card full screen' }).click();
     await expectNoViolations(page, 'card');
     await app.settings();
     await expectNoViolations(page, 'settings');
@@ -112,7 +112,7 @@ for (const theme of ['light', 'night'] as const) {
     await expectNoViolations(page, 'what holds it');
     for (const name of ['As light goes', 'Where to stand', 'My hands'] as const) {
       await app.setUpPage(name);
-      if (name === 'As light goes') await expect(page.getByRole('heading', { name: 'Home state of the walk' })).toBeVisible();
+      if (name === 'As light goes') await expect(page.getByRole('heading', { name: 'Base set-up for the walk' })).toBeVisible();
       await expectNoViolations(page, name);
     }
   });

@@ -7,7 +7,7 @@ test('what worked where is found again, with the days of the same light, and kep
   const { page } = app;
   await app.room('Log');
   await page.getByRole('tab', { name: 'When again' }).click();
-  const places = page.getByRole('list', { name: 'Places that were photographed' }).getByRole('listitem');
+  const places = page.getByRole('list', { name: 'Places you photographed' }).getByRole('listitem');
   await expect(places).toHaveCount(6);
   const tannery = page.getByRole('listitem', { name: 'Tannery Front' });
   await expect(tannery.getByText('6 good of 7')).toBeVisible();
@@ -22,9 +22,9 @@ test('what worked where is found again, with the days of the same light, and kep
   await page.getByLabel('Name has').fill('WEIR');
   await expect(places).toHaveCount(1);
   await page.getByRole('button', { name: 'Save for another day' }).click();
-  await expect(page.getByText('Kept in Returns.')).toBeVisible();
+  await expect(page.getByText('Saved under Returns.')).toBeVisible();
   await page.getByLabel('Name has').fill('nowhere');
-  await expect(page.getByText('No place is like that.')).toBeVisible();
+  await expect(page.getByText('No place matches.')).toBeVisible();
   await page.goto('/walk/returns');
   await expect(page.getByRole('list', { name: 'Returns' }).getByText(/The light of Sat 6 March/)).toBeVisible();
 });
@@ -40,7 +40,7 @@ test('a noise test: patches are read, the noisiest that one takes is shown, and 
   await expect(page.getByRole('heading', { name: 'How noisy is Small body?' })).toBeVisible();
   const read = page.getByLabel('Photographs of a patch');
   await read.setInputFiles([low, high, notes]);
-  const patches = page.getByRole('group', { name: 'The noisiest that you still take' }).getByRole('button');
+  const patches = page.getByRole('group', { name: 'The noisiest you still accept' }).getByRole('button');
   await expect(patches).toHaveCount(2);
   await expect(page.getByText('NOTES.JPG is no photograph that can be read here.')).toBeVisible();
   await read.setInputFiles([middle]);
@@ -51,7 +51,7 @@ test('a noise test: patches are read, the noisiest that one takes is shown, and 
 
   await page.getByRole('button', { name: /^ISO 800/ }).press('Enter');
   await expect(page.locator('.found')).toHaveText(/^\s*ISO 800\s+is where it falls to 27 to 1/);
-  await page.getByRole('button', { name: 'Take it as the ceiling' }).click();
+  await page.getByRole('button', { name: 'Use it as the ceiling' }).click();
   await expect(page.getByText('Today’s ceiling: ISO 800.')).toBeVisible();
   await app.expectNumbers({ iso: '100–800' });
   await page.getByRole('button', { name: /^Undo: take the ISO ceiling of Small body from its patches/ }).click();

@@ -26,7 +26,7 @@ test('a roll of film, by the thumb: frames on the walk, one afterwards, scans, a
   await another();
   await tap(page, 'Grey 400');
   await expect(screen.getByText('Frame 1', { exact: true })).toBeVisible();
-  await expect(screen.getByText('of 36, Grey 400 at 400')).toBeVisible();
+  await expect(screen.getByText('36 exposures, Grey 400 at 400')).toBeVisible();
   // Three taps: a stop wider than the card has it.
   const wider = page.getByRole('slider', { name: 'Aperture of this frame' });
   const before = (await wider.getAttribute('aria-valuetext')) as string;

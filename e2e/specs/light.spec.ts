@@ -231,7 +231,7 @@ test.describe('the buildings of a walk', () => {
   test('can be none: the street by its two walls instead', async ({ app }) => {
     const { page } = app;
     await page.getByLabel('District').selectOption({ label: 'no district' });
-    await expect(page.getByText('No walls are known here: the light is that of an open street.')).toBeVisible();
+    await expect(page.getByText('No walls are known here, so open-street light is shown.')).toBeVisible();
     await page.getByLabel('Left wall').fill('12');
     await page.getByLabel('Left wall').press('Enter');
     await page.getByLabel('Right wall').fill('12');

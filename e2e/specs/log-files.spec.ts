@@ -117,7 +117,7 @@ test('the archive takes the thumbnails along where they are asked for, and anoth
   await there.settings();
   await other.getByLabel('When importing').selectOption({ label: 'Replace all that is here' });
   await other.getByLabel('File to import').setInputFiles({ name: 'all.json', mimeType: 'application/json', buffer: large });
-  await expect(other.getByText('is in:')).toBeVisible();
+  await expect(other.getByText('imported:')).toBeVisible();
   await other.getByRole('button', { name: 'Close', exact: true }).last().click();
   await other.getByLabel('Walked on').selectOption({ index: 1 });
   await other.getByRole('option', { name: /^A0001/ }).click();

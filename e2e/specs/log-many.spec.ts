@@ -9,9 +9,9 @@ test('two thousand frames: on screen while they are read, gone through by keys, 
   await expect(sheet.getByRole('option').first()).toBeVisible();
   await page.getByLabel('Photo files').setInputFiles([...manyFrames(2000)]);
   // The first are there while the others are still read.
-  await expect(page.getByText(/^(Reading|Looking at) \d+ of 2000$/)).toBeVisible();
+  await expect(page.getByText(/^(Reading|Checking) \d+ of 2000$/)).toBeVisible();
   await expect(page.getByLabel('Walked on').locator('option:checked')).toHaveText('Sat 13 March', { timeout: 30_000 });
-  await expect(page.getByText(/^Looking at \d+ of 2000$/)).toBeVisible({ timeout: 120_000 });
+  await expect(page.getByText(/^Checking \d+ of 2000$/)).toBeVisible({ timeout: 120_000 });
   await page.getByRole('button', { name: 'Stop', exact: true }).click();
   await expect(page.getByText('2000 frames read.')).toBeVisible();
   await expect(page.getByText('2000 frames, ')).toBeVisible();

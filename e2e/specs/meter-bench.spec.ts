@@ -127,10 +127,10 @@ test('a film walk: from the index that holds it to the card', async ({ app }) =>
   await page.getByLabel('Exposed at').selectOption({ label: '200' });
   await expect(page.getByText(/stops fall outside:/)).toBeVisible();
   await page.getByRole('button', { name: 'Look at Grey 400 at 800' }).click();
-  await page.getByRole('button', { name: 'Expose the roll so' }).click();
+  await page.getByRole('button', { name: 'Rate the roll at this' }).click();
   await expect(page.getByText('This is how the roll is exposed.')).toBeVisible();
   await page.getByRole('button', { name: /^Undo: change Grey 400/ }).click();
-  await expect(page.getByRole('button', { name: 'Expose the roll so' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Rate the roll at this' })).toBeVisible();
   await page.getByRole('button', { name: /^Redo/ }).click();
   // The film body in the hand: its card is of the roll as it is exposed now.
   await app.room('Walk');
@@ -143,7 +143,7 @@ test('a film walk: from the index that holds it to the card', async ({ app }) =>
 test('a light that changes is said of the stop, and the schools show what a half-press costs there', async ({ app }) => {
   const { page } = app;
   await app.choose('Tollard Stop');
-  await page.getByLabel('While one stands there the light').selectOption('is a screen that shows other pictures');
+  await page.getByLabel('While you are there the light').selectOption('is a screen whose picture changes');
   await expect(page.getByRole('button', { name: /^Frames .*the light is a screen that shows other pictures/ })).toBeVisible();
   await app.room('Set-up');
   await page.getByRole('tab', { name: 'As light goes' }).click();
@@ -183,7 +183,7 @@ test.describe('the meter in the hand', () => {
     const { page } = app;
     await app.choose('Vessen Hall');
     await app.room('Meter');
-    const meter = page.getByRole('switch', { name: 'Meter in the hand, simulated' });
+    const meter = page.getByRole('switch', { name: 'Handheld meter, simulated' });
     await meter.click();
     const now = page.locator('rd-hand-meter-bar .now');
     await expect(now).toContainText('the white wall');

@@ -43,7 +43,7 @@ test.describe('the meter', () => {
     await page.mouse.up();
     await expect(key).not.toHaveAttribute('aria-valuetext', '+1⅔ from mid-grey');
 
-    await page.getByLabel('The key is put by').selectOption('protect');
+    await page.getByLabel('Place the key tone by').selectOption('protect');
     await expect(page.getByText('No more exposure than the brightest kept reading bears')).toBeVisible();
     await app.reload();
     await expect(ladder).toContainText('doorway');
@@ -65,10 +65,10 @@ test.describe('the meter', () => {
     await page.getByLabel('Reading', { exact: true }).fill('10');
     await page.keyboard.press('Enter');
     await page.getByLabel('Read as').selectOption('incident');
-    await page.getByRole('button', { name: 'Correct the light by it' }).click();
-    await expect(app.card).toContainText('darker by what you saw there');
+    await page.getByRole('button', { name: 'Correct this stop’s light' }).click();
+    await expect(app.card).toContainText('darker than calculated, by your reading');
     await page.getByRole('button', { name: /^Undo: correct the light/ }).click();
-    await expect(app.card).not.toContainText('by what you saw there');
+    await expect(app.card).not.toContainText('than calculated, by your reading');
   });
 
   test('what was metered sets the card, and is undone', async ({ app }) => {
@@ -76,8 +76,8 @@ test.describe('the meter', () => {
     const iso = app.card.locator('[data-row=iso]');
     const before = (await iso.textContent()) ?? '';
     await read(page, '10', 'face');
-    await page.getByRole('button', { name: 'Set the card by it' }).click();
-    await expect(app.card).toContainText('by what you saw there');
+    await page.getByRole('button', { name: 'Set the card to this' }).click();
+    await expect(app.card).toContainText('than calculated, by your reading');
     await expect(iso).not.toHaveText(before);
     await page.getByRole('button', { name: /^Undo: correct the light/ }).click();
     await expect(iso).toHaveText(before);
@@ -116,7 +116,7 @@ test.describe('in the hand', () => {
     for (const key of ['9', '9']) await tap(key);
     await expect(taps.getByRole('alert')).toContainText('EV 99 is outside what a meter reads');
     await tap('Read');
-    await expect(taps.getByRole('button', { name: 'Set the card by it' })).toBeDisabled();
+    await expect(taps.getByRole('button', { name: 'Set the card to this' })).toBeDisabled();
     for (let k = 0; k < 2; k++) await tap('Erase');
     for (const key of ['1', '2']) await tap(key);
     await tap('as is');
@@ -126,8 +126,8 @@ test.describe('in the hand', () => {
     await expect(exposure).toContainText('640');
     await tap('darker');
     await expect(exposure).toContainText('250');
-    await tap('Set the card by it');
+    await tap('Set the card to this');
     await app.room('Card');
-    await expect(app.card).toContainText('by what you saw there');
+    await expect(app.card).toContainText('than calculated, by your reading');
   });
 });

@@ -19,7 +19,7 @@ async function dropFile(page: Page, path: string, name: string): Promise<void> {
     [text, name] as const,
   );
   await page.dispatchEvent('main', 'dragover', { dataTransfer: data });
-  await expect(page.getByText('Drop the map file')).toBeVisible();
+  await expect(page.getByText('Drop it: a map starts a new walk')).toBeVisible();
   await page.dispatchEvent('main', 'drop', { dataTransfer: data });
 }
 
@@ -142,7 +142,7 @@ test.describe('the plan of a walk', () => {
     await page.getByRole('tab', { name: 'Plan', exact: true }).click();
     const plan = page.getByRole('group', { name: 'Plan of the walk, north is up' });
     await expect(plan.locator('.rd-stop')).toHaveCount(8);
-    await expect(page.getByText('Shadows at 14:50; 1.6 km as one walks.')).toBeVisible();
+    await expect(page.getByText('Shadows at 14:50; 1.6 km on foot.')).toBeVisible();
     // Not the seen handles alone: the keys stay with one through every redrawing.
     await plan.locator('.rd-stop.here').click();
     const far = plan.getByLabel(/^Sharp to at/);

@@ -36,7 +36,7 @@ for (const height of [844, 664]) {
       }
       await expect(app.note('iso')).toContainText('about 2500 in this light');
       await page.getByRole('button', { name: 'Light dropped' }).tap();
-      await expect(app.note('iso')).toContainText('near 5000');
+      await expect(app.note('iso')).toContainText('about 5000 in this light');
     });
 
     test('the set-up is tapped and stepped by thumb', async ({ app }) => {

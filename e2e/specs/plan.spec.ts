@@ -136,7 +136,7 @@ test('metres and feet, thirds and halves, 24 and 12 hours', async ({ app }) => {
   await app.fill('From', '6ft');
   await expect(app.field('From')).toHaveValue('6 ft');
   await app.room('Kit');
-  await page.getByRole('button', { name: /^More: / }).click();
+  await app.page.getByRole('button', { name: /^More: / }).click();
   await app.field('Marked in').selectOption({ label: 'halves' });
   await expect(app.number('shutter')).toHaveText('1/500');
   await expect(app.note('iso')).toContainText(/about 1\d00 in this light/);

@@ -8,7 +8,7 @@ test.describe('what holds the picture', () => {
   test.beforeEach(async ({ app }) => {
     await app.choose('Vessen Hall');
     await app.room('Set-up');
-    await expect(app.page.getByRole('heading', { name: 'What holds this picture back' })).toBeVisible();
+    await expect(app.page.getByRole('heading', { name: 'What limits this picture' })).toBeVisible();
   });
 
   test('the point is dragged, the card follows at once, and back to best undoes it', async ({ app }) => {
@@ -96,9 +96,9 @@ test.describe('what holds the picture', () => {
   test('an empty island says so, and the ways out are done by a click', async ({ app }) => {
     const { page } = app;
     for (let stop = 0; stop < 7; stop++) await app.card.getByRole('button', { name: 'Light dropped' }).click();
-    await expect(page.getByText('No set-up keeps every limit here.')).toBeVisible();
+    await expect(page.getByText('No set-up stays within every limit here.')).toBeVisible();
     await app.setUpPage('As light goes');
-    const first = page.getByRole('button', { name: /^Do it: / }).first();
+    const first = page.getByRole('button', { name: /^Apply: / }).first();
     const chance = app.card.locator('.chance');
     await expect(first).toBeVisible();
     const before = Number((await chance.innerText()).match(/\d+/)?.[0]);
@@ -146,14 +146,14 @@ test.describe('as light goes', () => {
 
   test('the schools are compared and taken over, and the home state is gone through', async ({ app }) => {
     const { page } = app;
-    await expect(page.getByRole('heading', { name: 'The schools, on this light' })).toBeVisible();
-    await page.getByRole('button', { name: 'Use here: Both held, ISO floating' }).click();
+    await expect(page.getByRole('heading', { name: 'Approaches compared in this light' })).toBeVisible();
+    await page.getByRole('button', { name: 'Use here: Both held, ISO floats' }).click();
     await expect(app.card.locator('[data-row="shutter"]')).toContainText('held');
     const home = page.getByRole('group', { name: 'Before setting off' });
     await home.getByLabel('Stabiliser on').check();
     await app.reload();
     await expect(home.getByLabel('Stabiliser on')).toBeChecked();
-    await home.getByRole('button', { name: 'Start the check again' }).click();
+    await home.getByRole('button', { name: 'Clear the checklist' }).click();
     await expect(home.getByLabel('Stabiliser on')).not.toBeChecked();
   });
 });
@@ -207,7 +207,7 @@ test.describe('my hands', () => {
 
   test('the limit is stepped and dragged, and test frames teach it', async ({ app }) => {
     const { page } = app;
-    const limit = page.getByRole('slider', { name: 'Slowest time that these hands hold four times of five' });
+    const limit = page.getByRole('slider', { name: 'Slowest time you can hold four times in five' });
     // 8/28 = 0.286 s.
     await expect(limit).toHaveAttribute('aria-valuetext', '0.29 s');
     await limit.focus();
@@ -217,11 +217,11 @@ test.describe('my hands', () => {
     const box = await limit.boundingBox();
     await app.drag(limit, { x: quick.x, y: box?.y ?? 0 });
     await expect(limit).toHaveAttribute('aria-valuetext', /^1\/(2[5-9]|3[0-9])$/);
-    await page.getByRole('button', { name: 'Add a time that you tested' }).click();
+    await page.getByRole('button', { name: 'Add a tested time' }).click();
     await page.getByLabel('Steady', { exact: true }).fill('10');
     await page.keyboard.press('Enter');
     await expect(page.locator('rd-keeper-curve figcaption')).toContainText('Your own frames say');
-    await page.getByRole('button', { name: 'Take my steadiness from these frames' }).click();
+    await page.getByRole('button', { name: 'Use my steadiness from these frames' }).click();
     await expect(limit).not.toHaveAttribute('aria-valuetext', /^1\/3\d$/);
   });
 

@@ -2,18 +2,18 @@ import type { CollectionName } from '@roam-dial/core';
 import type { SetAside } from '../data/stored-form';
 
 const WORDS: Readonly<Record<CollectionName, readonly [one: string, many: string]>> = {
-  kit: ['thing of kit', 'things of kit'],
+  kit: ['kit item', 'kit items'],
   standard: ['standard', 'standards'],
-  settings: ['set of settings', 'sets of settings'],
+  settings: ['settings', 'settings'],
   walks: ['walk', 'walks'],
   districts: ['district', 'districts'],
-  outings: ['walk walked', 'walks walked'],
+  outings: ['completed walk', 'completed walks'],
   returns: ['return', 'returns'],
-  logs: ['log of a walk', 'logs of walks'],
+  logs: ['walk log', 'walk logs'],
   frames: ['frame', 'frames'],
 };
 
-/** `1 walk and 2 things of kit could not be read and are left out: walk “w1”, stops[0].subject is required.` */
+/** `1 walk and 2 kit items could not be read and are left out: walk “w1”, stops[0].subject is required.` */
 export function asideSentence(aside: readonly SetAside[]): string {
   const [first] = aside;
   if (first === undefined) return '';

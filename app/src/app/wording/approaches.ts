@@ -4,17 +4,17 @@ import { choicesOf } from '../ui/choices';
 /** The schools, each with what it costs. */
 export const EXPOSURE_CHOICES = choicesOf<Approach['exposure']>({
   aperturePriority: 'Automatic ISO with a slowest shutter',
-  bothHeld: 'Both held, ISO floating',
+  bothHeld: 'Both held, ISO floats',
   fixedIso: 'One fixed high ISO',
   baseIsoLong: 'Base ISO, long exposure',
   film: 'Film: the roll decides',
 });
 export const EXPOSURE_COSTS: Readonly<Record<Approach['exposure'], string>> = {
-  aperturePriority: 'Costs: in the dark the shutter may leave the safe side.',
-  bothHeld: 'Costs: in sudden sun the ISO has nowhere to go.',
-  fixedIso: 'Costs: grain in good light, and the shutter wanders.',
-  baseIsoLong: 'Costs: whoever walks smears.',
-  film: 'Costs: one ISO from dawn to night.',
+  aperturePriority: 'Downside: in the dark the shutter may get too slow.',
+  bothHeld: 'Downside: in sudden sun the ISO cannot go any lower.',
+  fixedIso: 'Downside: grain even in good light, and a changing shutter speed.',
+  baseIsoLong: 'Downside: anybody who walks is blurred.',
+  film: 'Downside: one ISO from dawn to night.',
 };
 export const FOCUS_CHOICES = choicesOf<Approach['focus']>({
   fixedZone: 'Fixed zone',
@@ -22,9 +22,9 @@ export const FOCUS_CHOICES = choicesOf<Approach['focus']>({
   centrePoint: 'Centre point, recompose',
 });
 export const FOCUS_COSTS: Readonly<Record<Approach['focus'], string>> = {
-  fixedZone: 'Costs: depth, and a good guess of distance.',
-  lockedOnSpot: 'Costs: they must step where you thought.',
-  centrePoint: 'Costs: a third of a second, and it hunts in the dark.',
+  fixedZone: 'Downside: you stop down further and must judge the distance well.',
+  lockedOnSpot: 'Downside: they must step where you focused.',
+  centrePoint: 'Downside: it takes a third of a second, and hunts in the dark.',
 };
 export const DEPTH_CHOICES = choicesOf<Approach['depth']>({
   free: 'As the picture asks',
@@ -33,14 +33,14 @@ export const DEPTH_CHOICES = choicesOf<Approach['depth']>({
   isolating: 'Isolating, wide open',
 });
 export const DEPTH_COSTS: Readonly<Record<Approach['depth'], string>> = {
-  free: 'The intent’s own habit.',
-  deep: 'Costs: two stops and more of light.',
-  contextual: 'Costs: the ends of the zone may be soft.',
-  isolating: 'Costs: half of the people are out of the zone.',
+  free: 'What this kind of picture usually wants.',
+  deep: 'Downside: it takes two or more stops of light.',
+  contextual: 'Downside: both ends of the zone may be soft.',
+  isolating: 'Downside: half of the people are out of focus.',
 };
 export const SUPPORT_CHOICES = choicesOf<Approach['support']>({ handheld: 'By hand', braced: 'Braced', tripod: 'Tripod' });
 export const SUPPORT_COSTS: Readonly<Record<Approach['support'], string>> = {
-  handheld: 'Costs: nothing but light.',
-  braced: 'Costs: a wall must be where you want it.',
-  tripod: 'Costs: being seen, and places where it is not allowed.',
+  handheld: 'Downside: you need the light for it.',
+  braced: 'Downside: there must be a wall where you need one.',
+  tripod: 'Downside: you are noticed, and some places forbid it.',
 };

@@ -12,6 +12,7 @@ import {
   type Settings,
   STEPS_PER_STOP,
   LAST_MINUTE,
+  withoutThousandsCommas,
 } from '@roam-dial/core';
 import { shiftWords } from './log';
 
@@ -58,6 +59,12 @@ function nextMark(value: number, entry: EntryKind, direction: 1 | -1): number {
   return next ?? value;
 }
 
+/** A step never leaves the range, and never goes the other way: a value that a file brought from outside stays where it is. */
+function steppedWithin(value: number, next: number, { low, high }: Range): number {
+  const held = Math.min(high, Math.max(low, next));
+  return next > value ? Math.max(value, held) : Math.min(value, held);
+}
+
 /** Marked values, distances and stops: everything that the core's reader knows. */
 export function entryCodec(entry: EntryKind, range?: Range): Codec<number> {
   const format = (value: number): string => formatEntry(value, entry);
@@ -71,7 +78,7 @@ export function entryCodec(entry: EntryKind, range?: Range): Codec<number> {
     },
     step: (value, direction) => {
       const next = nextMark(value, entry, (direction * sign) as 1 | -1);
-      return range === undefined ? next : Math.min(range.high, Math.max(range.low, next));
+      return range === undefined ? next : steppedWithin(value, next, range);
     },
     inputMode: 'text',
   };
@@ -93,14 +100,19 @@ export function numberCodec({ low, high, unit, step = 1, decimals = 2 }: NumberO
   return {
     format,
     parse: (text) => {
-      const tidy = text.trim().replace(',', '.').replace('−', '-');
+      const thousands = withoutThousandsCommas(text.trim());
+      if (thousands !== text.trim() && decimals > 0) {
+        const [point, whole] = [text.trim().replace(',', '.'), thousands];
+        return { ok: false, message: `“${text}” could be ${point} or ${whole}; type it without the comma` };
+      }
+      const tidy = thousands.replace(',', '.').replace('−', '-');
       const bare = unit !== undefined && tidy.endsWith(unit) ? tidy.slice(0, -unit.length).trim() : tidy;
       const value = bare === '' ? NaN : Number(bare);
       if (!Number.isFinite(value)) return { ok: false, message: `“${text}” is not a number` };
       if (value < low || value > high) return { ok: false, message: `must be from ${format(low)} to ${format(high)}` };
       return { ok: true, value };
     },
-    step: (value, direction) => Math.min(high, Math.max(low, Number((value + direction * step).toFixed(6)))),
+    step: (value, direction) => steppedWithin(value, Number((value + direction * step).toFixed(6)), { low, high }),
     ...(unit === undefined ? {} : { unit }),
     inputMode: 'decimal',
   };

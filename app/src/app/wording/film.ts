@@ -13,12 +13,12 @@ export function pushWords(pushStops: number): string {
   return pushStops > 0 ? `pushed ${stops}` : `pulled ${stops}`;
 }
 
-/** "of 36, Grey 400 at 800, pushed 1 stop": what lies in the camera. */
+/** "36 exposures, Grey 400 at 800, pushed 1 stop": what lies in the camera. */
 export function rollWords(
   { frames, exposureIndex, pushStops }: Pick<LogRoll, 'frames' | 'exposureIndex' | 'pushStops'>,
   filmName: string,
   wording: Wording,
 ): string {
   const push = pushStops === 0 ? '' : `, ${pushWords(pushStops)}`;
-  return `of ${frames}, ${filmIndexWords({ name: filmName }, { index: exposureIndex }, wording)}${push}`;
+  return `${frames} exposures, ${filmIndexWords({ name: filmName }, { index: exposureIndex }, wording)}${push}`;
 }

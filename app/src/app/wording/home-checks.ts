@@ -43,22 +43,22 @@ export function homeChecks(
       ? []
       : [{ id: 'shutter', text: isHeld && isFilm ? `Shutter ${time}` : `Shutter ${time}, or slowest ${time}` }]),
     isFilm
-      ? { id: 'iso', text: `The meter at the roll’s ${film?.exposureIndex ?? body.baseIso}, and frames left on it` }
+      ? { id: 'iso', text: `Meter set to ${film?.exposureIndex ?? body.baseIso}; frames left on the roll` }
       : hand.iso === null
         ? { id: 'iso', text: `ISO automatic, ${wording.iso(body.baseIso, step)} to ${wording.iso(isoCeiling, step)}` }
         : { id: 'iso', text: `ISO ${wording.iso(hand.iso, step)}` },
     { id: 'compensation', text: 'Compensation back at 0' },
-    { id: 'meter', text: body.meterPatterns.includes('wholeFrame') ? 'Metering the whole frame' : 'Metering as you are used to' },
-    ...(isFilm ? [] : [{ id: 'drive', text: 'Drive: the burst that you want, not the timer of last night' }]),
+    { id: 'meter', text: body.meterPatterns.includes('wholeFrame') ? 'Metering the whole frame' : 'Your usual metering pattern' },
+    ...(isFilm ? [] : [{ id: 'drive', text: 'Drive mode: burst, not last night’s self-timer' }]),
     ...(Math.max(body.stabiliserStops, lens.stabiliserStops) > 0 ? [{ id: 'stabiliser', text: 'Stabiliser on' }] : []),
     ...(isFilm
       ? []
       : [
-          { id: 'touch', text: 'Focusing by touch off' },
-          { id: 'sleep', text: 'Sleep timer long' },
+          { id: 'touch', text: 'Touch focus off' },
+          { id: 'sleep', text: 'Long sleep timer' },
         ]),
     { id: 'clean', text: 'Front glass clean, cap in the pocket' },
-    { id: 'power', text: isFilm ? 'Meter’s battery, a spare roll' : 'Battery full, card empty' },
+    { id: 'power', text: isFilm ? 'Meter battery, a spare roll' : 'Battery charged, memory card formatted' },
   ];
 }
 

@@ -4,5 +4,5 @@ import type { LightChange } from '@roam-dial/core';
 export const CHANGE_WORDS: Readonly<Record<LightChange, string>> = {
   steady: 'is steady',
   clouds: 'comes and goes with clouds',
-  screen: 'is a screen that shows other pictures',
+  screen: 'is a screen whose picture changes',
 };

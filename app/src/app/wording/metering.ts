@@ -32,18 +32,18 @@ export const READING_WORDS: Readonly<Record<ReadingKind, string>> = {
 export const SCHOOL_WORDS: Readonly<Record<PlacingSchool, string>> = {
   hold: 'hold',
   protect: 'protect',
-  burn: 'let burn',
+  burn: 'let lamps burn',
   shadows: 'shadows',
-  right: 'right',
+  right: 'expose to the right',
 };
 
 /** What each school costs, in a sentence. */
 export const SCHOOL_COSTS: Readonly<Record<PlacingSchool, string>> = {
-  hold: 'The key where you want it, whatever falls off the ends.',
-  protect: 'No more exposure than the brightest kept reading bears; the key may come out darker.',
-  burn: 'The same with lamps let go: they burn, the street does not.',
-  shadows: 'So much that the shadow keeps its texture; highlights may go.',
-  right: 'As bright as the raw file holds, to be darkened afterwards.',
+  hold: 'Puts the key where you want it, whatever clips.',
+  protect: 'Keeps the brightest reading from clipping; the key may come out darker.',
+  burn: 'The same, but lamps may clip: they burn out, the street does not.',
+  shadows: 'Exposes for texture in the shadows; highlights may clip.',
+  right: 'As bright as the raw file can take; darken it afterwards.',
 };
 
 export const ON_WORDS: Readonly<Record<MeteredOn, string>> = {

@@ -17,6 +17,6 @@ describe('night in words', () => {
     expect(vanishingSentence(thick, 120)).toBe(
       'In 2 min nobody is seen (0.5 % left of them); a veil of 0.47 stops stays, however long.',
     );
-    expect(vanishingSentence({ ...thick, veilStops: 0.001 }, 8)).toBe('In 8 s they still show as smears (7.5 % left of them).');
+    expect(vanishingSentence({ ...thick, veilStops: 0.001 }, 8)).toBe('In 8 s they still show as blurs (7.5 % left of them).');
   });
 });

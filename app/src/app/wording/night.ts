@@ -30,7 +30,7 @@ export function vanishingSentence(vanishing: Vanishing, shutterS: number): strin
   const seen =
     shutterS >= goneAfterS
       ? `In ${longTime(shutterS)} nobody is seen (${percent})`
-      : `In ${longTime(shutterS)} they still show as smears (${percent})`;
+      : `In ${longTime(shutterS)} they still show as blurs (${percent})`;
   const veil = Math.abs(veilStops) < 0.02 ? '' : `; a veil of ${Math.abs(veilStops).toFixed(2)} stops stays, however long`;
   return `${seen}${veil}.`;
 }

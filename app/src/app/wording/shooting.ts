@@ -4,8 +4,8 @@ import { choicesOf } from '../ui/choices';
 export const SMEAR_CHOICES = choicesOf<SmearWish>({
   byIntent: 'by the picture',
   strict: 'none at the edges',
-  loose: 'some will do',
-  wanted: 'wanted: they shall streak',
+  loose: 'a little is fine',
+  wanted: 'wanted: they should streak',
   panned: 'panned with them',
 });
 export const PULSE_CHOICES = choicesOf<LampKind>({

@@ -85,6 +85,10 @@ describe('fields', () => {
     expect(read(speed, 'fast')).toContain('is not a number');
     expect(read(speed, '')).toContain('is not a number');
     expect(speed.step?.(0.05, -1)).toBe(0);
+    // 40 m/s is legal in a file: more of it is never less.
+    expect([speed.step?.(40, 1), speed.step?.(40, -1), speed.step?.(29.95, 1)]).toEqual([40, 30, 30]);
+    expect(read(speed, '1,500')).toContain('could be 1.500 or 1500');
+    expect(read(numberCodec({ low: 100, high: 100_000, decimals: 0 }), '6,000')).toBe(6000);
   });
 
   it('show shares in per cent', () => {

@@ -77,7 +77,7 @@ export class LightRibbon {
 
   protected readonly reading = computed(() => {
     const day = this.day();
-    if (day === null) return `${this.clock()}, the light is being worked out`;
+    if (day === null) return `${this.clock()}, still calculating the light`;
     const ev = this.wording().ev(day.keyEv100[this.minute()] as number);
     return `${this.clock()}, EV ${ev}, ${KIND_WORDS[lightKindAt(day, this.minute())]}`;
   });

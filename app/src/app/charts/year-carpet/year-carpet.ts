@@ -66,7 +66,7 @@ export class YearCarpet {
     const { day, minuteOfDay } = this.read();
     const k = this.days().indexOf(day);
     const sun = this.sun();
-    if (k === -1 || sun === null) return 'The year is being worked out.';
+    if (k === -1 || sun === null) return 'Calculating the year.';
     const cell = k * CARPET_ROWS + Math.floor(minuteOfDay / CARPET_STEP_MIN);
     const state = ['night', 'in shade', 'in the sun'][sun.states[cell] ?? 0] as string;
     const quality = this.quality();

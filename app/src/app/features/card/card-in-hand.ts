@@ -13,7 +13,7 @@ import { pictureLightWords } from '../../wording/windows';
 import { wordingSignal } from '../../state/wording.store';
 import { DialCard } from './dial-card';
 
-/** The card alone: first thing in the hand, full screen at the table. */
+/** Open the card full screen: first thing in the hand, full screen at the table. */
 @Component({
   selector: 'rd-card-in-hand',
   imports: [DialCard, LightRibbon, MatButtonModule, RouterLink],

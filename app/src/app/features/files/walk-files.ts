@@ -43,7 +43,7 @@ const FORMATS: readonly { readonly format: WalkFormat; readonly words: string }[
     @if (walk().track; as track) {
       <p class="soft">
         Your recorded track is on the plan ({{ track.length }} points).
-        <button type="button" class="link-button" (click)="walkActions.dropTrack(walk())">Take it off</button>
+        <button type="button" class="link-button" (click)="walkActions.dropTrack(walk())">Remove it</button>
       </p>
     }
   `,

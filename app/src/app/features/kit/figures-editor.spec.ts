@@ -44,7 +44,7 @@ describe('the figures of judgement', () => {
   });
   it('says what the default was, and goes back to all of them', () => {
     const { root, changes } = editor({ mainsHz: 60, ringPrice: 0.3 });
-    expect(root.textContent).toContain('2 of your own');
+    expect(root.textContent).toContain('2 changed');
     expect(root.textContent).toContain('else 50');
     root.querySelector('button')?.click();
     [...root.querySelectorAll('button')].find((one) => one.textContent?.includes('Back to all defaults'))?.click();

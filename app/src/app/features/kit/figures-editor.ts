@@ -32,7 +32,7 @@ const GROUPS: readonly { readonly name: string; readonly figures: readonly Figur
     ],
   },
   {
-    name: 'Smear, in circles of confusion',
+    name: 'Motion blur, in circles of confusion',
     figures: [
       spec('strictSmear', 'Strict', 'c'),
       spec('candidSmear', 'Candids', 'c'),
@@ -65,10 +65,10 @@ const GROUPS: readonly { readonly name: string; readonly figures: readonly Figur
     name: 'Choosing',
     figures: [
       spec('isoCostPerStop', 'A stop of ISO costs', 'chance'),
-      spec('softFactor', 'A limit breaks under', 'chance'),
-      spec('leastChance', 'No best under', 'chance'),
-      spec('wayOutGain', 'A way out gains', 'chance'),
-      spec('ladderChance', 'A ladder ends under', 'chance'),
+      spec('softFactor', 'Limit reached below', 'chance'),
+      spec('leastChance', 'No recommendation below', 'chance'),
+      spec('wayOutGain', 'A suggestion gains at least', 'chance'),
+      spec('ladderChance', 'Stop stepping down below', 'chance'),
       spec('ringPrice', 'A ring or dial costs', 'chance'),
       spec('buttonPrice', 'A button costs', 'chance'),
       spec('menuPrice', 'A menu costs', 'chance'),
@@ -83,7 +83,7 @@ const GROUPS: readonly { readonly name: string; readonly figures: readonly Figur
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <details>
-      <summary>Figures of judgement ({{ changedCount() }} of your own)</summary>
+      <summary>Model assumptions ({{ changedCount() }} changed)</summary>
       @for (group of groups; track group.name) {
         <h4>{{ group.name }}</h4>
         <div class="figures">

@@ -56,7 +56,7 @@ export function figuresAt(stop: Stop, day: StopDay, light: StopLight, minute: nu
       value: squareSideM === 0 ? 'none' : `${wording.exactDistance(squareSideM)} square`,
       note:
         squareSideM === 0
-          ? 'nothing in view is in the sun'
+          ? 'nothing in view is sunlit'
           : `${patchNote(day, minute, wording)}; ${Math.round(100 * (day.litShare[minute] ?? 0))} % of what is seen`,
     });
   }

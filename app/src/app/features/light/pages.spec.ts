@@ -15,7 +15,7 @@ import {
   yearOfSun,
 } from '@roam-dial/core';
 import { demoWorkspace } from '../../../testing/demo';
-import { of } from 'rxjs';
+import { NEVER, of } from 'rxjs';
 import { MapsService } from '../../data/maps.service';
 import type { Workspace } from '../../data/workspace';
 import { changeWalk } from '../../state/edits';
@@ -74,7 +74,7 @@ function room(stopId: string, { minute = 900, change = (walk: Walk): Walk => wal
       provideRouter([]),
       { provide: LightState, useValue: state },
       { provide: YearState, useValue: year },
-      { provide: WorkspaceStore, useValue: store },
+      { provide: WorkspaceStore, useValue: { ...store, workspace$: NEVER } },
       { provide: SelectionStore, useValue: { setMinute: (to: number) => minutes.push(to) } },
       { provide: MapsService, useValue: { readForecast: () => of({ kind: 'done', answer: files.answer }) } },
     ],
@@ -166,7 +166,7 @@ describe('the sky', () => {
     const { stop } = room('orrel', { change: reading });
     const sky = open(SkyPage);
     expect(textOf(sky)).toContain('A reading at Orrel Steps puts the light 1 stops under the model');
-    click(sky, 'Back to the model');
+    click(sky, 'Use the calculated light');
     expect(stop().lightOffsetEv).toBe(0);
     expect(textOf(sky)).toContain('No reading yet.');
   });
@@ -257,7 +257,7 @@ describe('the year', () => {
   it('asks when the same light comes again, and says what the walls do', () => {
     const { year } = room('orrel');
     const page = open(YearPage);
-    click(page, /^It worked Sat 13 March, 15:00/);
+    click(page, /^It worked on Sat 13 March, 15:00/);
     expect(year.worked()).toEqual({ day: '2027-03-13', minuteOfDay: 900 });
     expect(textOf(page)).toContain('The sun does not come back there within the year');
     const run = { fromDay: '2027-09-28', toDay: '2027-10-02', day: '2027-09-30', minuteOfDay: 941, apartDeg: 0.13 };

@@ -30,7 +30,7 @@ export const THRESHOLD_WORDS: Readonly<Record<ThresholdName, ThresholdWords>> = 
   facadeRakingHighDeg: { name: 'Raking incidence, at most', unit: '°' },
   facadeContrastEv: { name: 'Sun over shade', unit: 'stops' },
   reflectionWallShare: { name: 'Lit share of the wall', unit: 'share' },
-  reflectionOverShadeEv: { name: 'Wall over the shade round the mirror, at least', unit: 'stops' },
+  reflectionOverShadeEv: { name: 'Wall over the shade around the mirror, at least', unit: 'stops' },
   flashUnderSyncEv: { name: 'Daylight under the sync time', unit: 'stops' },
   flashOverHandheldEv: { name: 'Daylight against handheld time', unit: 'stops' },
   duskBalanceEv: { name: 'Sky against lamps', unit: 'stops' },

@@ -12,7 +12,7 @@ import { wordingSignal } from '../../state/wording.store';
   imports: [MatButtonModule, MatSlideToggleModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <mat-slide-toggle [checked]="isOn()" (change)="turn($event.checked)">Meter in the hand, simulated</mat-slide-toggle>
+    <mat-slide-toggle [checked]="isOn()" (change)="turn($event.checked)">Handheld meter, simulated</mat-slide-toggle>
     @if (shown(); as reading) {
       <p class="figure now" role="status">
         <small>EV</small>

@@ -52,7 +52,7 @@ export interface ExposureWords {
 /** Stops between the frames of a bracket that bodies offer. */
 const BRACKET_STEPS_EV = [1, 2];
 const LARGEST_OFFSET_EV = 12;
-const FULL = `A stop keeps at most ${MOST_READINGS} readings: drop one first.`;
+const FULL = `A stop holds at most ${MOST_READINGS} readings: remove one first.`;
 
 /** A placement, on what, and at which ISO; null on film. */
 interface PlacedHere {
@@ -265,7 +265,7 @@ export class MeterState {
   /** Takes what was typed; why not, where it is no reading. */
   add(text: string, name: string): string | null {
     const card = this.card();
-    if (card === null) return 'There is no stop to read at.';
+    if (card === null) return 'There is no stop to meter at.';
     if (this.metering().readings.length >= MOST_READINGS) return FULL;
     const { body, film } = card.kit;
     const iso = film === null ? body.baseIso : rollIso(film);

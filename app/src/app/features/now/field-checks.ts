@@ -13,14 +13,19 @@ interface Prompt {
   readonly bad: string | null;
 }
 
-const SHARP: Prompt = { check: 'sharp', words: 'First frames, magnified: sharp where it should be?', fine: 'Sharp', bad: 'Soft' };
-const HIGHLIGHTS: Prompt = { check: 'highlights', words: 'Are large bright areas kept?', fine: 'Kept', bad: 'Gone' };
+const SHARP: Prompt = {
+  check: 'sharp',
+  words: 'Zoom in on your first frames: sharp where it should be?',
+  fine: 'Sharp',
+  bad: 'Soft',
+};
+const HIGHLIGHTS: Prompt = { check: 'highlights', words: 'Any large areas blown out?', fine: 'No', bad: 'Yes' };
 
 /** What to do about a look that was not fine, before the next frame. */
 const REMEDIES: Readonly<Record<FieldCheck, string>> = {
   sharp:
-    'Find out why before you go on: smeared one way, you shook; only they are, too slow; something else is sharp, focus; a veil, the front glass.',
-  highlights: 'A third or two less by compensation, and read the light again.',
+    'Find out why first. Everything smeared one way: camera shake. Only people smeared: shutter too slow. Something else sharp: missed focus. Hazy all over: dirty front element.',
+  highlights: 'Dial in −⅓ or −⅔ and meter again.',
   change: '',
 };
 

@@ -92,6 +92,6 @@ describe('the walk in words', () => {
     const stop = { ...walk?.stops[3], cautions: 'Carts.', intent: DEFAULT_INTENTS.intoTheSun, pavement: 'middle' } as Stop;
     if (walk === undefined) throw new Error('no walk');
     expect(careWords({ walk, stop }, false)).toMatch(/^Carts\. Never look at the sun[^.]*\.$/);
-    expect(careWords({ walk, stop }, true)).toContain('You stand in the road');
+    expect(careWords({ walk, stop }, true)).toContain('You are standing in the road');
   });
 });

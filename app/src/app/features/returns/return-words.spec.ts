@@ -45,7 +45,7 @@ describe('a return in words', () => {
   });
   it('claims nothing that is not known', () => {
     expect(nextLines(kept(), undefined, null, WORDING)).toEqual(['Looking through the year…']);
-    expect(nextLines(kept(), null, null, WORDING)).toEqual(['It could not be worked out.']);
+    expect(nextLines(kept(), null, null, WORDING)).toEqual(['It could not be calculated.']);
     expect(lines([])).toEqual(['Not again within a year']);
     expect(nextLines(kept(), { kind: 'anyDay' }, 1040, WORDING)).toEqual(['Any day; today at 17:20']);
     expect(nextLines(kept(), { kind: 'anyDay' }, null, WORDING)[0]).toContain('so bright');

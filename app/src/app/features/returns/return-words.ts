@@ -39,7 +39,7 @@ export function nextLines(
   wording: Wording,
 ): readonly string[] {
   if (days === undefined) return ['Looking through the year…'];
-  if (days === null) return ['It could not be worked out.'];
+  if (days === null) return ['It could not be calculated.'];
   if (days.kind === 'anyDay') {
     return [nextDark === null ? 'Not while the nights are so bright' : `Any day; today at ${wording.clock(nextDark)}`];
   }

@@ -101,7 +101,11 @@ describe('the bar of what the hand sets', () => {
     expect(hand().fNumber).toBeCloseTo(2 ** (16 / 6), 6);
     click(bar, 'Focus: more');
     expect(hand().focusM).toBe(5);
-    expect(labels).toEqual(['set otherwise at Vessen Hall', 'set otherwise at Vessen Hall', 'set otherwise at Vessen Hall']);
+    expect(labels).toEqual([
+      'change the set-up at Vessen Hall',
+      'change the set-up at Vessen Hall',
+      'change the set-up at Vessen Hall',
+    ]);
     click(bar, 'Back to best');
     expect(hand().fNumber).toBeCloseTo(2 ** (17 / 6), 6);
     expect(textOf(bar)).not.toContain('Back to best');
@@ -154,7 +158,7 @@ describe('what holds it', () => {
       shooting: { burstFrames: 1, isWalking: false, smear: 'byIntent', lamp: 'poorLed', wantsGlitch: false, spotByEye: false },
     }));
     const text = textOf(open(HoldsPage));
-    expect(text).toContain('No set-up keeps every limit here.');
+    expect(text).toContain('No set-up stays within every limit here.');
     expect(text).toContain('This light pulses 100 times a second');
     expect(text).not.toMatch(/NaN|undefined/);
   });
@@ -165,10 +169,10 @@ describe('as light goes', () => {
     room('arcade');
     const text = textOf(open(AsLightGoesPage));
     for (const title of [
-      'What your hand changes',
+      'What you change',
       'What else would help',
-      'The schools, on this light',
-      'Home state of the walk',
+      'Approaches compared in this light',
+      'Base set-up for the walk',
     ]) {
       expect(text).toContain(title);
     }
@@ -179,7 +183,7 @@ describe('as light goes', () => {
       ...stop,
       hand: { fNumber: 2, focusM: 3, shutterS: 1 / 512, iso: null, support: 'handheld' },
     }));
-    click(open(SchoolsPanel), 'Use here: Both held, ISO floating');
+    click(open(SchoolsPanel), 'Use here: Both held, ISO floats');
     expect(card().stop.approach?.exposure).toBe('bothHeld');
     expect(card().stop.hand).toBeUndefined();
     expect(hand().fNumber).toBeGreaterThan(2);
@@ -188,8 +192,8 @@ describe('as light goes', () => {
     const { card, labels } = room('vessen', (stop) => ({ ...stop, lightOffsetEv: -6 }));
     const before = card().result.best.chance;
     const panel = open(WaysOutPanel);
-    click(panel, /^Do it: /);
-    expect(labels).toEqual(['take a way out at Vessen Hall']);
+    click(panel, /^Apply: /);
+    expect(labels).toEqual(['apply a suggestion at Vessen Hall']);
     expect(card().result.best.chance).toBeGreaterThan(before);
   });
   it('ticks the check and begins it again', () => {
@@ -199,8 +203,8 @@ describe('as light goes', () => {
     for (const box of boxes) box.click();
     panel.detectChanges();
     expect(card().walk.homeChecked).toHaveLength(boxes.length);
-    expect(textOf(panel)).toContain('All of it checked.');
-    click(panel, 'Start the check again');
+    expect(textOf(panel)).toContain('All checked.');
+    click(panel, 'Clear the checklist');
     expect(card().walk.homeChecked).toEqual([]);
   });
 });
@@ -231,13 +235,13 @@ describe('my hands', () => {
     const { workspace } = room('vessen');
     const page = open(HandsPage);
     expect(limitOf(page)).toBe('0.29 s');
-    click(page, 'Add a time that you tested');
-    click(page, 'Add a time that you tested');
+    click(page, 'Add a tested time');
+    click(page, 'Add a tested time');
     const [first, second] = workspace().standard.handTests ?? [];
     expect(first).toMatchObject({ frames: 10, sharp: 8 });
     expect(second?.againstRule).not.toBeCloseTo(first?.againstRule ?? 0, 3);
     expect(textOf(page)).toContain('Your own frames say');
-    click(page, 'Take my steadiness from these frames');
+    click(page, 'Use my steadiness from these frames');
     expect(Math.abs(workspace().standard.steadinessStops)).toBeLessThan(1);
     click(page, /^Remove the test at/);
     expect(workspace().standard.handTests).toHaveLength(1);

@@ -47,7 +47,7 @@ export class SetUpView {
   protected readonly stopName = computed(() => nameOf(this.room.card()?.stop ?? { name: '' }));
   protected readonly words = NO_CARD_WORDS;
   protected readonly pages = [
-    { path: '/setup/holds', name: 'What holds it' },
+    { path: '/setup/holds', name: 'What limits it' },
     { path: '/setup/light', name: 'As light goes' },
     { path: '/setup/stand', name: 'Where to stand' },
     { path: '/setup/hands', name: 'My hands' },

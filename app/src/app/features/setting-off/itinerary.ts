@@ -46,7 +46,7 @@ function changesAt(stopId: string, home: HomeInHand | null, wording: Wording): s
   if (home.home.leftOut.includes(stopId)) return 'its own, on its card';
   const its = home.home.stops.find(({ id }) => id === stopId);
   if (its === undefined) return '';
-  if (its.loss < WORTH_A_CHANGE) return 'as at home';
+  if (its.loss < WORTH_A_CHANGE) return 'base set-up';
   return its.changes.map((change) => changeText(change, its.atHome.hand.fNumber, home.kit, wording)).join(', ');
 }
 

@@ -1,9 +1,9 @@
 import type { AbstractControl, ValidationErrors, ValidatorFn } from '@angular/forms';
-import { readPlace } from '@roam-dial/core';
+import { readPlace, withoutThousandsCommas } from '@roam-dial/core';
 
-/** A number as it is typed, with a point or a comma; NaN for what is none. */
+/** A number as it is typed, with a point or a comma, `12,800` as thousands; NaN for what is none. */
 export function numberIn(text: string): number {
-  const plain = text.trim().replace(',', '.');
+  const plain = withoutThousandsCommas(text.trim()).replace(',', '.');
   return /^[+-]?\d*\.?\d+$/.test(plain) ? Number(plain) : NaN;
 }
 

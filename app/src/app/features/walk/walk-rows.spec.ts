@@ -51,7 +51,7 @@ describe('the rows of the walk chart', () => {
     });
     const its = walkRows(one, [], new Map([['s0', day(window(600, 629))]]));
     expect(staySentence(one, its, 's0', WORDING)).toBe(
-      'Stop 0: 30 min, 20 min of it in its light. At least 3 who would do: over 99 %; four in five waits end within 2 min.',
+      'Stop 0: 30 min, 20 min of it in its light. At least 3 good subjects: over 99 %; four in five waits end within 2 min.',
     );
     // At crowd level 0 a twentieth of them: 1 in the 20 minutes, 1 − e^−1 = 63 %.
     const empty = { ...one, stops: one.stops.map((stop) => ({ ...stop, crowdByHour: Array<number>(24).fill(0) })) };

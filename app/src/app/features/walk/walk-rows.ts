@@ -70,7 +70,7 @@ export function staySentence(walk: Walk, rows: readonly WalkRow[], stopId: strin
     fourInFive.kind === 'within'
       ? `four in five waits end within ${wording.duration(Math.max(1, fourInFive.minutes))}`
       : `somebody at all: at most ${wording.chance(fourInFive.atMost)}`;
-  return `${start} At least ${WANTED_FRAMES} who would do: ${wording.chance(chance)}; ${waits}.`;
+  return `${start} At least ${WANTED_FRAMES} good subjects: ${wording.chance(chance)}; ${waits}.`;
 }
 
 /** Who would do, by the minutes of a stay that are in its light. */

@@ -48,14 +48,14 @@ export class AppActions {
   /** The shipped walk and kit as they were; whatever else there is stays. */
   async bringDemoBack(): Promise<void> {
     const demo = await this.archives.demo(new Date());
-    this.store.edit({ label: 'bring the demo back' }, (workspace) =>
+    this.store.edit({ label: 'restore the demo' }, (workspace) =>
       LIST_NAMES.reduce<Workspace>((now, name) => {
         const ids = new Set(demo[name].map(({ id }) => id));
         const own = (now[name] as readonly { readonly id: string }[]).filter(({ id }) => !ids.has(id));
         return { ...now, [name]: [...own, ...demo[name]] };
       }, workspace),
     );
-    this.store.announce('The demo is back');
+    this.store.announce('The demo is restored');
     await this.router.navigate(['/walk'], { queryParams: { walk: demo.walks[0]?.id ?? null } });
   }
 

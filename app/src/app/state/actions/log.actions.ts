@@ -22,7 +22,7 @@ export class LogActions {
 
   judge(ids: readonly string[], verdict: Verdict | null): void {
     const word = verdict === null ? 'undecided' : VERDICT_WORDS[verdict];
-    this.store.edit({ label: `call ${framesWord(ids.length)} ${word}` }, this.all(ids, { verdict }));
+    this.store.edit({ label: `mark ${framesWord(ids.length)} as ${word}` }, this.all(ids, { verdict }));
   }
 
   /** To a stop of the log, or between them. */
@@ -33,7 +33,7 @@ export class LogActions {
 
   /** Back to where they were found to belong. */
   letBelong(ids: readonly string[]): void {
-    this.store.edit({ label: `put ${framesWord(ids.length)} back where they were found` }, this.all(ids, { placedByHand: null }));
+    this.store.edit({ label: `put ${framesWord(ids.length)} back where they were matched` }, this.all(ids, { placedByHand: null }));
   }
 
   /** To the log of another walk, or of another day, and there with them; a clock that is known goes along. */
@@ -57,8 +57,8 @@ export class LogActions {
   }
 
   remove(ids: readonly string[]): void {
-    this.store.edit({ label: `take ${framesWord(ids.length)} out` }, removeFrames(new Set(ids)));
-    this.store.announce(`${framesWord(ids.length)} taken out of the log`);
+    this.store.edit({ label: `remove ${framesWord(ids.length)}` }, removeFrames(new Set(ids)));
+    this.store.announce(`${framesWord(ids.length)} removed from the log`);
   }
 
   /** Where the subject is, and what the picture then looks like. */

@@ -107,8 +107,7 @@ export class OutingActions {
     const { nowMs } = this.outings.at(running);
     const kept: Return = { ...one, id: createId(), notedMs: nowMs };
     const event: OutingEvent = { kind: 'comeBack', returnId: kept.id };
-    await this.happen(stop, event, `come back to ${nameOf(stop)}`, addReturn(kept));
-    this.store.announce(`${nameOf(stop)} is kept under Walk, Returns`);
+    await this.happen(stop, event, `come back to ${nameOf(stop)}, kept in Returns`, addReturn(kept));
   }
 
   async notToday(stop: Stop): Promise<void> {

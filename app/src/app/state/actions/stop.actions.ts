@@ -127,12 +127,12 @@ export class StopActions {
   }
 
   setAside({ walk, stop }: StopOfWalk): void {
-    this.store.edit({ label: `set ${stop.name} aside` }, setAside(walk.id, stop.id));
-    this.store.announce(`${stop.name} is set aside for today`);
+    this.store.edit({ label: `skip ${stop.name} today` }, setAside(walk.id, stop.id));
+    this.store.announce(`Skipping ${stop.name} today`);
   }
 
   takeBack({ walk, stop }: StopOfWalk): void {
-    this.store.edit({ label: `take ${stop.name} back` }, takeBack(walk.id, stop.id));
+    this.store.edit({ label: `put ${stop.name} back` }, takeBack(walk.id, stop.id));
   }
 
   /** One named part of a stop, chosen. */
@@ -156,7 +156,7 @@ export class StopActions {
   /** What the hand sets otherwise than the best, beside what it has. */
   setHand(card: Card, change: Partial<Hand>): void {
     const hand = { ...card.result.setUp.found.hand, ...change };
-    this.edit(card, `set otherwise at ${card.stop.name}`, (stop) => ({ ...stop, hand }), `hand/${card.stop.id}`);
+    this.edit(card, `change the set-up at ${card.stop.name}`, (stop) => ({ ...stop, hand }), `hand/${card.stop.id}`);
   }
 
   /** What the hand chose is dropped; undo brings it back. */
@@ -175,7 +175,7 @@ export class StopActions {
   }
 
   dropReading(at: StopOfWalk): void {
-    this.edit(at, `back to the model at ${at.stop.name}`, (stop) => ({ ...stop, lightOffsetEv: 0 }));
+    this.edit(at, `use the calculated light at ${at.stop.name}`, (stop) => ({ ...stop, lightOffsetEv: 0 }));
   }
 
   dropWalls(at: StopOfWalk): void {
@@ -183,7 +183,7 @@ export class StopActions {
   }
 
   takeWayOut(card: Card, way: WayOut): void {
-    this.store.edit({ label: `take a way out at ${card.stop.name}` }, takeWayOut(card, way));
+    this.store.edit({ label: `apply a suggestion at ${card.stop.name}` }, takeWayOut(card, way));
   }
 
   private edit({ walk, stop }: StopOfWalk, label: string, change: (stop: Stop) => Stop, mergeKey?: string): void {

@@ -98,7 +98,7 @@ export class WalkActions {
 
   /** Which of the things to set before setting off are done. */
   tickHome(walk: WalkNamed, homeChecked: readonly string[]): void {
-    this.edit(walk, 'tick the home state', (one) => ({ ...one, homeChecked }), `home/${walk.id}`);
+    this.edit(walk, 'tick the base set-up', (one) => ({ ...one, homeChecked }), `home/${walk.id}`);
   }
 
   /** The way really walked, drawn from now on. */

@@ -59,7 +59,7 @@ export class SchoolsPanel {
     const { choices, costs } = DIMENSIONS[row.dimension];
     const wording = this.room.wording();
     const label = choices.find(({ value }) => value === row.value)?.label ?? row.value;
-    const cost = (costs as Readonly<Record<string, string>>)[row.value]?.replace(/^Costs: /, '') ?? '';
+    const cost = (costs as Readonly<Record<string, string>>)[row.value]?.replace(/^Downside: /, '') ?? '';
     const head = { value: row.value, label, cost, isOnStop: row.isOnStop };
     if (row.kind === 'notWithThisBody')
       return { ...head, chance: '', set: 'not with this body', iso: '', fails: '', canUse: false };

@@ -28,7 +28,7 @@ function giveUpText({ result, input, kit }: Card, wording: Wording): string {
 }
 
 /**
- * Finding the focus on the spot, as steps fitted to this body and stop: the far edge first, nearer until it just softens,
+ * Checking focus on location, as steps fitted to this body and stop: the far edge first, nearer until it just softens,
  * back a touch, the near edge, and one stop down if that fails; where to give up, and what then. A magnified view that
  * does not show small apertures is used only as far as it tells the truth.
  */
@@ -40,11 +40,12 @@ export function fieldCheck(card: Card, wording: Wording): FieldCheck {
   const shows = body.liveViewSmallestFNumber;
   const isFilm = body.medium === 'film';
   const isLying = shows !== null && setUp.aperture.fNumber > shows * 1.02;
-  const far = farM === Infinity ? 'the farthest thing that shall be sharp' : `something at ${wording.distance(farM)}, the far edge`;
+  const far =
+    farM === Infinity ? 'the farthest thing that should be sharp' : `something at ${wording.distance(farM)}, the far edge`;
   const isByWire = lens.engravedDistancesM.length === 0;
   const steps = [
     isLying
-      ? `Set ${say(shows)}: the magnified view shows no smaller aperture; what it shows beyond that is a lie.`
+      ? `Set ${say(shows)}: the magnified view cannot stop down further, so do not trust it beyond that.`
       : `Set ${say(setUp.aperture.fNumber)}, and look ${isFilm ? 'in the finder' : 'in the magnified view'}.`,
     `Focus on ${far}.`,
     `Turn nearer until it just softens, then back a touch${isByWire ? '; this ring has no marks, so turn slowly' : ''}.`,

@@ -19,7 +19,7 @@ import { RoomState } from '../room-state';
 
 const PEOPLE = 24;
 
-/** What holds it: the limits round the chosen set-up, and the ground that is sharp. */
+/** What limits it: the limits round the chosen set-up, and the ground that is sharp. */
 @Component({
   selector: 'rd-holds-page',
   imports: [CheckField, GroundMarks, GroundStrip, LimitsChart],
