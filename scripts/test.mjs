@@ -8,11 +8,11 @@ const browser = chromium();
 
 const script = (name) => () => run('npm', ['run', '--silent', name], { env: { CHROMIUM: browser } }).ok;
 const UNITS = ['core', 'app', 'server'].map((name) => ['run', '--silent', 'unit', '--workspace', name]);
-const READ_ONLY = ['format:check', 'lint', 'deps:check', 'typecheck'].map((name) => ['run', '--silent', name]);
+const READ_ONLY = ['format:check', 'lint', 'deps:check', 'typecheck', 'voice'].map((name) => ['run', '--silent', name]);
 
 const checks = [
   ['core, for its types', script('build:core')],
-  ['format, lint, dependency rule, types', () => runTogether(READ_ONLY)],
+  ['format, lint, dependency rule, types, plain English', () => runTogether(READ_ONLY)],
   ['unit tests', () => runTogether(UNITS)],
   [
     'build, with budgets',

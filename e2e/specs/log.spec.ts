@@ -88,7 +88,7 @@ test('files that are no frames are refused in words, and the rest goes on', asyn
   const problems = page.getByRole('list', { name: 'Files that could not be read' });
   await expect(problems.getByText('EMPTY.JPG is empty: 0 bytes.')).toBeVisible();
   await expect(problems.getByText('NOTES.JPG is no photograph that can be read here.')).toBeVisible();
-  await expect(problems.getByText(/^TORN\.JPG .*: what it says of itself is kept\.$/)).toBeVisible();
+  await expect(problems.getByText(/^TORN\.JPG .*: its camera data is kept\.$/)).toBeVisible();
   // The same again adds nothing.
   await page.getByLabel('Photo files').setInputFiles([file('WHOLE.JPG', bytes)]);
   await expect(page.getByText('0 frames read, 1 already there.')).toBeVisible();
@@ -120,7 +120,7 @@ test('a file of half a gigabyte and pictures that claim to be huge are refused i
   await expect(page.getByText('3 frames read, 3 files with a problem.')).toBeVisible({ timeout: 90_000 });
   const problems = page.getByRole('list', { name: 'Files that could not be read' });
   await expect(problems.getByText('ZEROS.JPG is no photograph that can be read here.')).toBeVisible();
-  await expect(problems.getByText('ENDLESS.JPG is larger than 200 MB: what it says of itself is kept.')).toBeVisible();
+  await expect(problems.getByText('ENDLESS.JPG is larger than 200 MB: its camera data is kept.')).toBeVisible();
   await expect(problems.getByText(/^BOMB\.JPG has 4225 megapixels; at most 120 are opened/)).toBeVisible();
   const sheet = page.getByRole('listbox', { name: 'Frames of the walk' });
   await sheet.getByRole('option', { name: /^WHOLE/ }).click();

@@ -159,7 +159,7 @@ class Draft {
     for (const { container, key } of [...places].reverse()) {
       if (is === was && (typeof key === 'number' || key in container)) return;
       const own = this.own(container) as Record<string | number, unknown>;
-      if (is === undefined && typeof key === 'string') delete own[key];
+      if (is === undefined && typeof key === 'string') Reflect.deleteProperty(own, key);
       else own[key] = is;
       [was, is] = [container, own];
     }

@@ -2,13 +2,14 @@ import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatDialogModule } from '@angular/material/dialog';
 import { SHORTCUTS } from '../state/shortcuts';
+import { WORD_LIST } from '../wording/words';
 
 @Component({
   selector: 'rd-shortcut-sheet',
   imports: [MatButtonModule, MatDialogModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <h2 mat-dialog-title tabindex="-1">Keys</h2>
+    <h2 mat-dialog-title tabindex="-1">Keys and words</h2>
     <mat-dialog-content tabindex="0">
       <table>
         <caption class="visually-hidden">Keyboard shortcuts</caption>
@@ -22,6 +23,13 @@ import { SHORTCUTS } from '../state/shortcuts';
         </tbody>
       </table>
       <p class="soft">Single keys can be turned off in Settings. Tab reaches everything.</p>
+      <h3>Words</h3>
+      <dl>
+        @for (one of words; track one.word) {
+          <dt>{{ one.word }}</dt>
+          <dd>{{ one.meaning }}</dd>
+        }
+      </dl>
     </mat-dialog-content>
     <mat-dialog-actions>
       <button mat-stroked-button mat-dialog-close type="button">Close</button>
@@ -44,8 +52,18 @@ import { SHORTCUTS } from '../state/shortcuts';
     p {
       margin-top: var(--space-3);
     }
+    dl {
+      margin: var(--space-2) 0 0;
+    }
+    dt {
+      font-weight: 600;
+    }
+    dd {
+      margin: 0 0 var(--space-2);
+    }
   `,
 })
 export class ShortcutSheet {
   protected readonly shortcuts = SHORTCUTS;
+  protected readonly words = WORD_LIST;
 }

@@ -88,8 +88,8 @@ describe('reading frames', () => {
     expect(said.at(-1)?.problems).toEqual([
       'nothing.jpg is empty: 0 bytes.',
       'dies.jpg could not be read: It took too long.',
-      'f01.jpg is broken: what it says of itself is kept.',
-      'f02.jpg is broken: what it says of itself is kept.',
+      'f01.jpg is broken: its camera data is kept.',
+      'f02.jpg is broken: its camera data is kept.',
     ]);
   });
 

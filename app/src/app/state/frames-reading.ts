@@ -195,7 +195,7 @@ export class FramesReading {
       const { seen, problem } = await this.questions.answer('look', file);
       const { frames } = await this.store.snapshot();
       const frame = frames.find((one) => one.id === id);
-      this.say({}, seen === null ? `${file.name} ${problem}: what it says of itself is kept.` : null);
+      this.say({}, seen === null ? `${file.name} ${problem}: its camera data is kept.` : null);
       if (seen === null || frame === undefined) continue;
       await this.keep({ id: sightId, logId: frame.logId, thumb: seen.thumb, reading: seen.reading });
       seenOf.set(id, seen.sight);

@@ -288,7 +288,6 @@ describe('another tab that writes while this one reads', () => {
     const right = openTab(name);
     await until(right.store, () => true);
     // A slow reading: what is written meanwhile is heard while nobody listens.
-    // eslint-disable-next-line @typescript-eslint/unbound-method -- called on its own instance below
     const real = BrowserRows.prototype.loadSince;
     const slow = jest.spyOn(BrowserRows.prototype, 'loadSince').mockImplementation(async function (this: BrowserRows, known) {
       const loaded = await real.call(this, known);

@@ -10,13 +10,14 @@ import { streetSentence } from '../../wording/street';
 import { missingWords, overlapWords, reasonWords, windowSpan } from '../../wording/windows';
 import { LightState } from './light-state';
 import { figuresAt, lightCare } from './light-words';
+import { Term } from '../../ui/term';
 
 const SOON_MIN = 30;
 
 /** The street at the stop, at one minute: in section, from above, and in figures. */
 @Component({
   selector: 'rd-light-now',
-  imports: [StreetPlan, StreetSection],
+  imports: [Term, StreetPlan, StreetSection],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './now-page.html',
   styleUrls: ['../set-up/page.scss', './now-page.scss'],

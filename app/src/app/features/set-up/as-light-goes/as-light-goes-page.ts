@@ -11,6 +11,7 @@ import { HomePanel } from './home-panel';
 import { RoomState } from '../room-state';
 import { SchoolsPanel } from './schools-panel';
 import { WaysOutPanel } from '../what-holds/ways-out-panel';
+import { Term } from '../../../ui/term';
 
 const EV_TOP = 17;
 const EV_FOOT = -3;
@@ -20,7 +21,7 @@ const EVS = Array.from({ length: (EV_TOP - EV_FOOT) * 3 + 1 }, (_, k) => EV_TOP 
 /** As light goes: what the camera does, what the hand changes, the schools side by side, ways out, and the home state. */
 @Component({
   selector: 'rd-as-light-goes-page',
-  imports: [ChoiceField, HomePanel, ResponseChart, SchoolsPanel, WaysOutPanel],
+  imports: [Term, ChoiceField, HomePanel, ResponseChart, SchoolsPanel, WaysOutPanel],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './as-light-goes-page.html',
   styleUrls: ['../page.scss', './as-light-goes-page.scss'],

@@ -5,11 +5,12 @@ import { MatCheckboxModule } from '@angular/material/checkbox';
 import { HomeCheckStore } from '../../../state/home-check';
 import { changeText } from '../../../wording/changes';
 import { RoomState } from '../room-state';
+import { Term } from '../../../ui/term';
 
 /** The home state: the one set-up to return to, what each stop loses by it, and what to check before setting off. */
 @Component({
   selector: 'rd-home-panel',
-  imports: [MatButtonModule, MatCheckboxModule],
+  imports: [Term, MatButtonModule, MatCheckboxModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './home-panel.html',
   styleUrls: ['../page.scss', './home-panel.scss'],

@@ -35,7 +35,7 @@ const MEASURE: Readonly<Record<MissingMeasurement, string>> = {
   direction: 'Which way the ring turns towards infinity, seen from behind the camera.',
   infinity: 'Where infinity is: the turn in degrees at the end of the throw, written as “inf: 90”.',
   moreDistances:
-    'At least four distances: tape a paper ruler round the ring, focus on things at 0.5, 1, 2 and 5 m measured with a tape, note the turn at each; 1° is the ring’s circumference divided by 360.',
+    'At least four distances: tape a paper ruler around the ring, focus on things at 0.5, 1, 2 and 5 m measured with a tape, note the turn at each; 1° is the ring’s circumference divided by 360.',
   order: 'The turn has to go one way as the distance grows: one of the measured points is out of order.',
 };
 
