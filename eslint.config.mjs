@@ -17,6 +17,13 @@ const noClock = [
   },
 ];
 
+const fetchedOnly = [
+  {
+    selector: 'ImportExpression:not(CallExpression[callee.name=/^(fetched|part)$/] ImportExpression)',
+    message: 'Load it through fetched() or part(): a part that cannot be loaded must say so, and be tried again.',
+  },
+];
+
 export default tseslint.config(
   { ignores: ['**/dist/**', '**/.angular/**', '**/node_modules/**', '**/test-results/**', '**/*.mjs'] },
   {
@@ -40,6 +47,7 @@ export default tseslint.config(
     extends: [...angular.configs.tsRecommended],
     processor: angular.processInlineTemplates,
     rules: {
+      'no-restricted-syntax': ['error', ...fetchedOnly],
       '@angular-eslint/component-selector': ['error', { type: 'element', prefix: 'rd', style: 'kebab-case' }],
       '@angular-eslint/prefer-on-push-component-change-detection': 'error',
     },

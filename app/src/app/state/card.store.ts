@@ -30,6 +30,7 @@ import { slice } from './slice';
 import { DaysStore } from './days.store';
 import { type Focus, FocusStore } from './focus.store';
 import { WorkspaceStore } from './workspace.store';
+import type { NO_CARD_WORDS } from '../wording/no-card';
 
 export interface Card {
   readonly kind: 'card';
@@ -60,7 +61,7 @@ export interface Card {
 /** Why there is no card, with what to do first. */
 export interface NoCard {
   readonly kind: 'none';
-  readonly reason: 'noWalk' | 'noStop' | 'noKit' | 'tooNear' | 'skippedDay' | 'badInput';
+  readonly reason: keyof typeof NO_CARD_WORDS;
   readonly detail: string;
 }
 
