@@ -50,7 +50,7 @@ for (const theme of ['light', 'night'] as const) {
     await expect(page.getByText(/stops are within it/)).toBeVisible({ timeout: 30_000 });
     await expectNoViolations(page, 'film');
     await page.getByRole('tab', { name: 'Flash' }).click();
-    await expect(page.getByText('No stop of this walk lifts with a flash')).toBeVisible();
+    await expect(page.getByText('This stop’s picture uses no flash.')).toBeVisible();
     await expectNoViolations(page, 'flash');
     await app.room('Kit');
     await expectNoViolations(page, 'kit, a body');

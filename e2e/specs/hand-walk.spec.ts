@@ -60,7 +60,7 @@ test.describe('without a net', () => {
     await tap(page, 'Missed it');
     await tap(page, 'Subject moved');
     await page.getByRole('group', { name: 'Field check' }).getByRole('button', { name: 'Soft' }).tap();
-    await expect(page.getByText('Find out why before you go on')).toBeVisible();
+    await expect(page.getByText('Find out why first.')).toBeVisible();
     await tap(page, 'Note');
     await tap(page, 'Wet ground');
     await expect(page.getByRole('button', { name: 'Undo: a note at Tollard Stop' })).toBeVisible();
@@ -89,7 +89,7 @@ test.describe('without a net', () => {
     await expect(back.page.getByRole('region', { name: 'The rest of the day, planned from here' })).toHaveCount(0);
     await tap(back.page, 'Plan from here');
     const rest = back.page.getByRole('region', { name: 'The rest of the day, planned from here' });
-    await expect(rest).toContainText(/Worth \d\.\d pictures from here/, { timeout: 120_000 });
+    await expect(rest).toContainText(/From here, expect \d\.\d good pictures/, { timeout: 120_000 });
     await expect(rest.getByRole('listitem').first()).toBeVisible();
     await tap(back.page, 'Use this plan');
     await expect(back.page.getByText(/late for/)).toHaveCount(0);

@@ -102,7 +102,7 @@ test.describe('the light of a stop', () => {
     await expect(page.getByText(/^\w+ \d+ (July|August), 1\d:\d0: in/)).toBeVisible();
     await page.getByRole('button', { name: /^Undo: go to/ }).click();
     await expect(app.spine.getByText('Sat 13 March')).toBeVisible();
-    await page.getByRole('button', { name: /^It worked Sat 13 March/ }).click();
+    await page.getByRole('button', { name: /^It worked on Sat 13 March/ }).click();
     await expect(page.getByRole('row', { name: /September.*(let in|shut out)/ }).first()).toBeVisible();
     await carpet.focus();
     await page.keyboard.press('Shift+ArrowRight');

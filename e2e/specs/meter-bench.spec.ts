@@ -140,11 +140,11 @@ test('a film walk: from the index that holds it to the card', async ({ app }) =>
   await expect(app.card.locator('[data-row=iso]')).toContainText('Grey 400');
 });
 
-test('a light that changes is said of the stop, and the schools show what a half-press costs there', async ({ app }) => {
+test('a light that changes is said of the stop, and the approaches show what a half-press costs there', async ({ app }) => {
   const { page } = app;
   await app.choose('Tollard Stop');
   await page.getByLabel('While you are there the light').selectOption('is a screen whose picture changes');
-  await expect(page.getByRole('button', { name: /^Frames .*the light is a screen that shows other pictures/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Frames .*the light is a screen whose picture changes/ })).toBeVisible();
   await app.room('Set-up');
   await page.getByRole('tab', { name: 'As light goes' }).click();
   const locked = page.getByRole('row', { name: /locked on the spot/i });

@@ -44,15 +44,15 @@ test.describe('the meter', () => {
     await expect(key).not.toHaveAttribute('aria-valuetext', '+1⅔ from mid-grey');
 
     await page.getByLabel('Place the key tone by').selectOption('protect');
-    await expect(page.getByText('No more exposure than the brightest kept reading bears')).toBeVisible();
+    await expect(page.getByText('Keeps the brightest reading from clipping')).toBeVisible();
     await app.reload();
     await expect(ladder).toContainText('doorway');
     for (let k = 0; k < 3; k++)
       await page
-        .getByRole('button', { name: /^Drop / })
+        .getByRole('button', { name: /^Remove / })
         .first()
         .click();
-    await expect(page.getByText('Read what matters')).toBeVisible();
+    await expect(page.getByText('Nothing is metered here yet')).toBeVisible();
     await page.getByRole('button', { name: /^Undo: / }).click();
     await expect(ladder).toBeVisible();
   });

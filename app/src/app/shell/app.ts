@@ -17,6 +17,7 @@ import { asideSentence } from './aside-sentence';
 import { Overlays } from './overlays';
 import { Updates } from './updates';
 import { fetched } from '../data/fetched';
+import { focusSoon, isFocusLost } from '../ui/focus-soon';
 
 /** The frame: spine, rooms, dial card; a bottom bar in the hand. */
 @Component({
@@ -72,7 +73,18 @@ export class App {
     this.updates.ready$.pipe(takeUntilDestroyed()).subscribe(() => this.isUpdateReady.set(true));
     const following = inject(HandleFollowsStay).begin();
     inject(DestroyRef).onDestroy(() => following.unsubscribe());
+    effect(() => this.toHeading(this.room()));
     void this.open();
+  }
+
+  private roomBefore = '';
+
+  /** Into another room the keyboard goes to its heading, where it has not been put elsewhere. */
+  private toHeading(room: string): void {
+    const isFirst = this.roomBefore === '';
+    if (room === this.roomBefore) return;
+    this.roomBefore = room;
+    if (!isFirst && isFocusLost()) focusSoon(() => document.querySelector('#work h1'));
   }
 
   private async open(): Promise<void> {

@@ -22,7 +22,7 @@ export class Overlays {
   }
 
   async openShortcuts(): Promise<void> {
-    await this.open('The keys', async () => (await fetched('The keys', () => import('./shortcut-sheet'))).ShortcutSheet, '480px');
+    await this.open('The keys', async () => (await fetched('The keys', () => import('./shortcut-sheet'))).ShortcutSheet, '860px');
   }
 
   forgetPlain(): void {

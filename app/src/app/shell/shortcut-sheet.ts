@@ -11,25 +11,30 @@ import { WORD_LIST } from '../wording/words';
   template: `
     <h2 mat-dialog-title tabindex="-1">Keys and words</h2>
     <mat-dialog-content tabindex="0">
-      <table>
-        <caption class="visually-hidden">Keyboard shortcuts</caption>
-        <tbody>
-          @for (one of shortcuts; track one.keys) {
-            <tr>
-              <th scope="row">{{ one.keys }}</th>
-              <td>{{ one.words }}</td>
-            </tr>
-          }
-        </tbody>
-      </table>
-      <p class="soft">Single keys can be turned off in Settings. Tab reaches everything.</p>
-      <h3>Words</h3>
-      <dl>
-        @for (one of words; track one.word) {
-          <dt>{{ one.word }}</dt>
-          <dd>{{ one.meaning }}</dd>
-        }
-      </dl>
+      <div class="both">
+        <section>
+          <table>
+            <caption class="visually-hidden">Keyboard shortcuts</caption>
+            <tbody>
+              @for (one of shortcuts; track one.keys) {
+                <tr>
+                  <th scope="row">{{ one.keys }}</th>
+                  <td>{{ one.words }}</td>
+                </tr>
+              }
+            </tbody>
+          </table>
+          <p class="soft">Single keys can be turned off in Settings. Tab reaches everything.</p>
+        </section>
+        <section aria-label="Words">
+          <dl>
+            @for (one of words; track one.word) {
+              <dt>{{ one.word }}</dt>
+              <dd>{{ one.meaning }}</dd>
+            }
+          </dl>
+        </section>
+      </div>
     </mat-dialog-content>
     <mat-dialog-actions>
       <button mat-stroked-button mat-dialog-close type="button">Close</button>
@@ -52,8 +57,13 @@ import { WORD_LIST } from '../wording/words';
     p {
       margin-top: var(--space-3);
     }
+    .both {
+      display: grid;
+      grid-template-columns: repeat(auto-fit, minmax(280px, 1fr));
+      gap: var(--space-5);
+    }
     dl {
-      margin: var(--space-2) 0 0;
+      margin: 0;
     }
     dt {
       font-weight: 600;

@@ -22,6 +22,8 @@ function remembered(): ReadonlySet<StopSection> {
 export class OpenSections {
   private readonly set = signal(remembered());
   readonly open = this.set.asReadonly();
+  /** The stop that has just been added by keys or mouse, until its name has the keyboard. */
+  readonly nameWanted = signal<string | null>(null);
 
   toggle(section: StopSection, isOpen: boolean): void {
     if (this.set().has(section) === isOpen) return;

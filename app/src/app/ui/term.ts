@@ -8,7 +8,7 @@ let made = 0;
   selector: 'rd-term',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <button type="button" [attr.popovertarget]="id" [style.anchor-name]="anchor" [attr.aria-label]="'What is: ' + of() + '?'">
+    <button type="button" [attr.popovertarget]="id" [style.anchor-name]="anchor">
       {{ of() }}
     </button>
     <span class="meaning" popover [id]="id" [style.position-anchor]="anchor">

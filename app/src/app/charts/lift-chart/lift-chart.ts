@@ -4,7 +4,7 @@ import { line } from 'd3-shape';
 import { elementWidth } from '../element-size';
 
 const LEFT_PX = 46;
-const RIGHT_PX = 12;
+const RIGHT_PX = 22;
 const TOP_PX = 14;
 const BASE_PX = 176;
 const HEIGHT_PX = 202;

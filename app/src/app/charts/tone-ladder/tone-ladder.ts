@@ -22,8 +22,18 @@ export interface ToneColumn {
   readonly isChosen: boolean;
 }
 
+/** A loss is said in thirds of a stop, the least of them where it is less. */
+const inThirds = (lostEv: number): number => Math.max(1, Math.round(Math.abs(lostEv) * 3)) / 3;
+
+/** A name that is too wide for its column takes two lines, the longer one first. */
+function inTwoLines(name: string): readonly string[] {
+  const words = name.split(' ');
+  const half = Math.ceil(words.length / 2);
+  return [words.slice(0, half), words.slice(half)].filter((part) => part.length > 0).map((part) => part.join(' '));
+}
+
 const LEFT_PX = 54;
-const TOP_PX = 30;
+const TOP_PX = 36;
 const BOTTOM_PX = 16;
 const HEIGHT_PX = 420;
 const COLUMN_PX = 58;
@@ -111,13 +121,14 @@ export class ToneLadder {
       ...rung,
       y: at[k] as number,
       nameY: names[k] as number,
-      text: rung.lostEv === 0 ? this.say()(rung.toneEv) : `lost by ${this.say()(Math.abs(rung.lostEv)).replace('+', '')}`,
+      text: rung.lostEv === 0 ? this.say()(rung.toneEv) : `lost by ${this.say()(inThirds(rung.lostEv)).replace('+', '')}`,
     }));
   });
   protected readonly key = computed(() => this.lines().find(({ isKey }) => isKey) ?? null);
   protected readonly schools = computed(() =>
     this.shown().map((column, k) => ({
       ...column,
+      head: inTwoLines(column.name),
       x: this.right() + COLUMNS_GAP_PX + (k + 0.5) * COLUMN_PX,
       dots: column.tones.map((tone) => ({ ...tone, y: this.y()(tone.toneEv) })),
     })),

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
@@ -10,6 +10,7 @@ import { WorkspaceStore } from '../../state/workspace.store';
 import { KitItemEditor } from './kit-item-editor';
 import { StandardEditor } from './standard-editor';
 import { nameOf } from '../../wording/name';
+import { focusSoon, isByKeys } from '../../ui/focus-soon';
 
 const KIND_WORDS: Readonly<Record<KitKind, { readonly one: string; readonly many: string }>> = {
   body: { one: 'body', many: 'Bodies' },
@@ -31,6 +32,8 @@ const KIND_WORDS: Readonly<Record<KitKind, { readonly one: string; readonly many
 export class KitView {
   private readonly actions = inject(KitActions);
   private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+  private isNew = false;
   private readonly chosenId = signal<string | null>(null);
 
   protected readonly nameOf = nameOf;
@@ -60,6 +63,13 @@ export class KitView {
     const item = newKitItem(kind, createId(), markStep);
     this.actions.add(item, KIND_WORDS[kind].one);
     this.chosenId.set(item.id);
+    this.isNew = true;
+  }
+
+  /** The menu gives the keyboard back to its button; what was chosen in it is named next. */
+  protected menuClosed(): void {
+    if (this.isNew && isByKeys()) focusSoon(() => this.host.querySelector('.editor input'));
+    this.isNew = false;
   }
 
   protected change(item: KitItem, change: (one: KitItem) => KitItem): void {

@@ -24,7 +24,7 @@ const HIGHLIGHTS: Prompt = { check: 'highlights', words: 'Any large areas blown 
 /** What to do about a look that was not fine, before the next frame. */
 const REMEDIES: Readonly<Record<FieldCheck, string>> = {
   sharp:
-    'Find out why first. Everything smeared one way: camera shake. Only people smeared: shutter too slow. Something else sharp: missed focus. Hazy all over: dirty front element.',
+    'Find out why first. Everything blurred one way: camera shake. Only people blurred: shutter too slow. Something else sharp: missed focus. Hazy all over: dirty front element.',
   highlights: 'Dial in −⅓ or −⅔ and meter again.',
   change: '',
 };

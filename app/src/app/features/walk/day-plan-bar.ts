@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, ElementRef, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
@@ -8,6 +8,7 @@ import { DayPlanStore, staysOf } from '../../state/day-plan.store';
 import { wordingSignal } from '../../state/wording.store';
 import { nameOf } from '../../wording/name';
 import { misfitReason, pictures, picturesInWords, SAME, standsSentence } from '../../wording/day-sentences';
+import { focusSoon, isFocusLost } from '../../ui/focus-soon';
 
 /** The day's plan beside its chart: asked for, how good it is, and what does not fit with the smallest change that makes it. */
 @Component({
@@ -28,6 +29,15 @@ export class DayPlanBar {
   private readonly stands = toSignal(this.store.stands$, { initialValue: null });
   private readonly before = toSignal(this.store.before$, { initialValue: null });
   protected readonly wording = wordingSignal();
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+  private wasPlanning = false;
+  /** The button that planning was begun with gives way to the one that stops it, and comes back: the keyboard stays there. */
+  protected readonly keeping = effect(() => {
+    const isPlanning = this.planning() !== null;
+    const hadKeyboard = isPlanning !== this.wasPlanning && this.host.contains(document.activeElement);
+    if (hadKeyboard) focusSoon(() => (isFocusLost() ? this.host.querySelector('.row button:not([disabled])') : null));
+    this.wasPlanning = isPlanning;
+  });
 
   protected readonly isMeasured = toSignal(this.store.isMeasured$, { initialValue: false });
   private readonly offered = toSignal(this.store.exchange$, { initialValue: null });

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, ElementRef, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { ActivatedRoute } from '@angular/router';
@@ -29,6 +29,8 @@ import { StopEditor } from './stop-editor';
 import { WalkEditor } from './walk-editor';
 import { WalkPlan } from './walk-plan';
 import { gainSentence, staySentence, type WalkGain, walkGain, walkRows } from './walk-rows';
+import { OpenSections } from '../../state/open-sections';
+import { focusSoon, isByKeys } from '../../ui/focus-soon';
 
 /** Most changes of a stop leave the chart's rows as they were; then it is not drawn again. */
 const SAME_CONTENT = { equal: (a: readonly WalkRow[], b: readonly WalkRow[]): boolean => JSON.stringify(a) === JSON.stringify(b) };
@@ -58,6 +60,17 @@ export class WalkView {
   protected readonly focus = toSignal(inject(CardStore).focus$);
   protected readonly wording = wordingSignal();
   protected readonly isPhone = phoneLayout();
+  private readonly sections = inject(OpenSections);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+  /** A stop that was just added is named first. */
+  protected readonly naming = effect(() => {
+    const wanted = this.sections.nameWanted();
+    if (wanted === null || this.focus()?.stop?.id !== wanted) return;
+    this.sections.nameWanted.set(null);
+    if (!isByKeys()) return;
+    this.sections.toggle('picture', true);
+    focusSoon(() => this.host.querySelector('rd-stop-editor input'));
+  });
 
   /** While a stay is dragged the scale stands still, and gains are told against where it began. */
   private readonly heldDomain = signal<TimeDomain | null>(null);

@@ -66,9 +66,9 @@ export class DayActions {
     if (plannable?.of != null) this.keep(plannable, order);
   }
 
-  /** A stop stays where it has been put; the others are planned round it. */
+  /** A stop stays where it has been put, and is not left out; the others are planned around it. */
   async planRound(walk: Walk, stop: Stop): Promise<void> {
-    this.wish(walk, stop, 'fixed time', { fixedAtMin: stop.arriveMin });
+    this.wish(walk, stop, 'fixed time', { fixedAtMin: stop.arriveMin, isMust: true });
     await this.plan();
   }
 

@@ -33,6 +33,7 @@ import {
 } from '../edits';
 import { counted } from '../../wording/counted';
 import { FocusStore, type Focus } from '../focus.store';
+import { OpenSections } from '../open-sections';
 import { SelectionStore } from '../selection.store';
 import { WorkspaceStore } from '../workspace.store';
 
@@ -56,6 +57,7 @@ export class StopActions {
   private readonly sights = inject(Sights);
   private readonly selection = inject(SelectionStore);
   private readonly focus$ = inject(FocusStore).focus$;
+  private readonly sections = inject(OpenSections);
 
   /** Behind the chosen stop of the walk on screen. */
   async add(): Promise<void> {
@@ -63,6 +65,7 @@ export class StopActions {
     if (walk === null) return;
     const added = newStop(createId(), stop ?? undefined);
     this.store.edit({ label: 'add a stop' }, addStop(walk.id, added, stop?.id ?? null));
+    this.sections.nameWanted.set(added.id);
     this.selection.selectStop(walk.id, added.id, added.arriveMin);
   }
 
