@@ -35,6 +35,15 @@ describe('where the keyboard goes', () => {
     expect(document.activeElement?.id).toBe('other');
   });
 
+  it('goes where it was wanted last, though what was wanted first comes first', async () => {
+    focusSoon(() => document.querySelector<HTMLElement>('#other'));
+    focusSoon(() => document.querySelector<HTMLElement>('#late'));
+    await frames(2);
+    document.body.insertAdjacentHTML('beforeend', '<input id="late" />');
+    await frames(3);
+    expect(document.activeElement?.id).toBe('late');
+  });
+
   it('is lost on the page and on the links of the rooms, not on a button', () => {
     expect(isFocusLost()).toBe(true);
     document.querySelector<HTMLElement>('#link')?.focus();

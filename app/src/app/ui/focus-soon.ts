@@ -1,5 +1,8 @@
 const PATIENCE_MS = 2000;
 
+/** The newest wish counts: what was to have the keyboard before gives way. */
+let newest = 0;
+
 /** Whether the keyboard is nowhere: what it was on has gone, or it is on a link that has led here. */
 export function isFocusLost(): boolean {
   const at = document.activeElement;
@@ -11,11 +14,12 @@ export function isFocusLost(): boolean {
  * another place of their own accord, they stay there. A field's text is selected, so that typing replaces it.
  */
 export function focusSoon(find: () => HTMLElement | null): void {
+  const wish = ++newest;
   const before = document.activeElement;
   const untilMs = performance.now() + PATIENCE_MS;
   const look = (): void => {
     const now = document.activeElement;
-    if (now !== before && now !== document.body) return;
+    if (wish !== newest || (now !== before && now !== document.body)) return;
     const found = find();
     if (found === null) {
       if (performance.now() < untilMs) requestAnimationFrame(look);

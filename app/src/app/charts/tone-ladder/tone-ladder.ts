@@ -121,7 +121,7 @@ export class ToneLadder {
       ...rung,
       y: at[k] as number,
       nameY: names[k] as number,
-      text: rung.lostEv === 0 ? this.say()(rung.toneEv) : `lost by ${this.say()(inThirds(rung.lostEv)).replace('+', '')}`,
+      text: rung.lostEv === 0 ? this.say()(rung.toneEv) : `lost by ${this.say()(inThirds(rung.lostEv)).replace('+', '')} stops`,
     }));
   });
   protected readonly key = computed(() => this.lines().find(({ isKey }) => isKey) ?? null);
