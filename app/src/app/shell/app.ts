@@ -15,9 +15,9 @@ import { OutingStore } from '../state/outing.store';
 import { phoneLayout } from '../state/phone-layout';
 import { asideSentence } from './aside-sentence';
 import { Overlays } from './overlays';
+import { RoomHeadings } from './room-headings';
 import { Updates } from './updates';
 import { fetched } from '../data/fetched';
-import { focusSoon, isFocusLost } from '../ui/focus-soon';
 
 /** The frame: spine, rooms, dial card; a bottom bar in the hand. */
 @Component({
@@ -71,20 +71,11 @@ export class App {
     this.shortcuts.sheetWanted$.pipe(takeUntilDestroyed()).subscribe(() => this.openSheet());
     effect(() => document.documentElement.setAttribute('data-theme', this.settings().theme));
     this.updates.ready$.pipe(takeUntilDestroyed()).subscribe(() => this.isUpdateReady.set(true));
-    const following = inject(HandleFollowsStay).begin();
-    inject(DestroyRef).onDestroy(() => following.unsubscribe());
-    effect(() => this.toHeading(this.room()));
+    const begun = [inject(HandleFollowsStay).begin(), inject(RoomHeadings).begin()];
+    inject(DestroyRef).onDestroy(() => {
+      for (const one of begun) one.unsubscribe();
+    });
     void this.open();
-  }
-
-  private roomBefore = '';
-
-  /** Into another room the keyboard goes to its heading, where it has not been put elsewhere. */
-  private toHeading(room: string): void {
-    const isFirst = this.roomBefore === '';
-    if (room === this.roomBefore) return;
-    this.roomBefore = room;
-    if (!isFirst && isFocusLost()) focusSoon(() => document.querySelector('#work h1'));
   }
 
   private async open(): Promise<void> {
