@@ -10,7 +10,19 @@ import {
   sunPosition,
   type Walk,
 } from '@roam-dial/core';
-import { concatMap, distinctUntilChanged, from, map, type Observable, of, scan, shareReplay, startWith, switchMap } from 'rxjs';
+import {
+  concatMap,
+  distinctUntilChanged,
+  from,
+  map,
+  type Observable,
+  of,
+  scan,
+  shareReplay,
+  startWith,
+  switchMap,
+  throttleTime,
+} from 'rxjs';
 import { newWalk } from '../data/defaults';
 import { today } from '../data/today';
 import type { Workspace } from '../data/workspace';
@@ -25,7 +37,9 @@ export type DaysOfReturns = ReadonlyMap<string, ReturnDays | null>;
 
 /** So near the sun has to come to where it stood (s). */
 const WITHIN_DEG = 2;
-const MOST_KEPT = 500;
+const MOST_KEPT = 2000;
+/** What becomes known within so long is told together: a thousand places do not draw a list a thousand times. */
+const TOGETHER_MS = 200;
 /** How far ahead is looked: a year and a little. */
 const DAYS_AHEAD = 400;
 
@@ -89,7 +103,9 @@ export class ReturnsStore {
   daysFor(workspace: Workspace, returns: readonly Return[]): Observable<DaysOfReturns> {
     return from(returns).pipe(
       concatMap((one) => this.daysOf(workspace, one).pipe(map((days) => [one.id, days] as const))),
-      scan((all, [id, days]) => new Map(all).set(id, days), new Map<string, ReturnDays | null>()),
+      scan((all, [id, days]) => all.set(id, days), new Map<string, ReturnDays | null>()),
+      throttleTime(TOGETHER_MS, undefined, { leading: true, trailing: true }),
+      map((all) => new Map(all)),
       startWith(new Map<string, ReturnDays | null>()),
     );
   }

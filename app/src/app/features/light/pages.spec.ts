@@ -259,7 +259,7 @@ describe('the year', () => {
     const page = open(YearPage);
     click(page, /^It worked on Sat 13 March, 15:00/);
     expect(year.worked()).toEqual({ day: '2027-03-13', minuteOfDay: 900 });
-    expect(textOf(page)).toContain('The sun does not come back there within the year');
+    expect(textOf(page)).toContain('The sun does not return to this position within a year');
     const run = { fromDay: '2027-09-28', toDay: '2027-10-02', day: '2027-09-30', minuteOfDay: 941, apartDeg: 0.13 };
     year.again.set([
       { ...run, isLit: true },

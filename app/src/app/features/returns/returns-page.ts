@@ -1,26 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import { MatCheckboxModule } from '@angular/material/checkbox';
-import { commonDay, DAY_ON_FOOT_M, distanceBetweenM, INTENT_NAMES, type Return, type ReturnDays } from '@roam-dial/core';
+import { commonDay, DAY_ON_FOOT_M, distanceBetweenM, type Return, type ReturnDays } from '@roam-dial/core';
 import { today } from '../../data/today';
 import { ReturnActions } from '../../state/actions/return.actions';
-import { minuteOf, ReturnsStore } from '../../state/returns.store';
+import { ReturnsStore } from '../../state/returns.store';
 import { wordingSignal } from '../../state/wording.store';
-import { ChoiceField } from '../../ui/choice-field';
 import { PageTabs } from '../../ui/page-tabs';
-import { TextField } from '../../ui/text-field';
 import { counted } from '../../wording/counted';
 import { nameOf } from '../../wording/name';
 import { WALK_FACES } from '../../wording/walk-faces';
-import { placeSightId } from '../../data/sights';
-import { KeptPicture } from '../picture';
-import { CROWD_CHOICES, nextLines, notedSentence } from './return-words';
+import { ReturnRow } from './return-row';
 
 /** Places kept for another time: what was wrong, when the light comes again, and a walk of those that are chosen. */
 @Component({
   selector: 'rd-returns-page',
-  imports: [ChoiceField, KeptPicture, MatButtonModule, MatCheckboxModule, PageTabs, TextField],
+  imports: [MatButtonModule, PageTabs, ReturnRow],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './returns-page.html',
   styleUrl: './returns-page.scss',
@@ -28,31 +23,14 @@ import { CROWD_CHOICES, nextLines, notedSentence } from './return-words';
 export class ReturnsPage {
   protected readonly actions = inject(ReturnActions);
   private readonly store = inject(ReturnsStore);
-  private readonly returns = toSignal(this.store.returns$, { initialValue: [] });
-  private readonly days = toSignal(this.store.days$);
+  protected readonly returns = toSignal(this.store.returns$, { initialValue: [] });
+  protected readonly days = toSignal(this.store.days$);
   protected readonly wording = wordingSignal();
   protected readonly faces = WALK_FACES;
-  protected readonly sightIdOf = placeSightId;
-  protected readonly crowds = CROWD_CHOICES;
+  protected readonly nameOf = nameOf;
   protected readonly problem = signal<string | null>(null);
-  private readonly chosenIds = signal<ReadonlySet<string>>(new Set());
+  protected readonly chosenIds = signal<ReadonlySet<string>>(new Set());
   private readonly today = today();
-
-  protected readonly lines = computed(() =>
-    this.returns().map((one) => {
-      const days = this.days()?.get(one.id);
-      const dark = days?.kind === 'anyDay' ? minuteOf(one, days, this.today) : null;
-      return {
-        one,
-        name: nameOf(one.stop),
-        intent: INTENT_NAMES[one.stop.intent.kind],
-        where: one.place.isInvented ? 'invented place' : one.place.name,
-        noted: notedSentence(one, this.wording()),
-        next: nextLines(one, days, dark, this.wording()),
-        isChosen: this.chosenIds().has(one.id),
-      };
-    }),
-  );
 
   private readonly chosen = computed(() =>
     this.returns().flatMap((one) => {
