@@ -88,7 +88,7 @@ test('at the table', async ({ app }) => {
   // Last of all: it leaves the demo planned, and the night on.
   await app.open('/walk?walk=demo-walk&stop=arcade&t=19:20');
   await page.getByRole('button', { name: 'Plan it' }).click();
-  await page.getByText(/pictures to expect/).waitFor({ timeout: 120_000 });
+  await page.getByText(/Expect \d\.\d pictures/).waitFor({ timeout: 120_000 });
   await page.keyboard.press('n');
   await shoot(app, 'walk-night');
 });
