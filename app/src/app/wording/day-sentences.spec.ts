@@ -58,6 +58,8 @@ describe('a day in words', () => {
     expect(stopGainSentence(a, best, profile, WORDING)).toBe(
       '96 % chance of the picture at Orrel; leaving it out costs 0.9 pictures; next best at 17:00, 0.3 less.',
     );
+    const sure = { ...best, stays: best.stays.map((one) => ({ ...one, worth: 999_900 })) };
+    expect(stopGainSentence(a, sure, profile, WORDING)).toMatch(/^Over 99 % chance of the picture at Orrel/);
     expect(stopGainSentence({ ...a, arriveMin: 630, leaveMin: 670 }, best, profile, WORDING)).toContain(
       'at Orrel in the best plan (10:00 to 10:40)',
     );

@@ -1,6 +1,7 @@
 import type { DayFound, Misfit, OrderFound, ProfileFound, Proof, Stop } from '@roam-dial/core';
 import { counted } from './counted';
 import type { Wording } from './wording';
+import { capital } from './capital';
 
 const MILLION = 1_000_000;
 /** Less than a fiftieth of a picture is no difference: as much is lost by leaving as soon as staying does not pay. */
@@ -64,7 +65,7 @@ export function stopGainSentence(
   const where = isAsPlanned
     ? `at ${name}`
     : `at ${name} in the best plan (${wording.clock(stay.fromMin)} to ${wording.clock(stay.toMin)})`;
-  const gives = `${wording.chance(stay.worth / MILLION)} chance of the picture ${where}`;
+  const gives = `${capital(wording.chance(stay.worth / MILLION))} chance of the picture ${where}`;
   const misses = without === null ? '; it is a must-have' : `; leaving it out costs ${picturesInWords(without)}`;
   if (profile === null) return `${gives}${misses}.`;
   const { nextBest } = profile;

@@ -4,10 +4,9 @@ import { labelIn } from '../ui/choices';
 import { counted } from './counted';
 import { VERDICT_WORDS } from './log';
 import type { Wording } from './wording';
+import { capital } from './capital';
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
-
-const capital = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}`;
 
 /** `5 good of 9; the card predicted 6.2 (4 to 8 by chance)`. */
 export function againstSentences({ frames, judged, good, expected }: AgainstCard): readonly string[] {

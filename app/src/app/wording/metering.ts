@@ -11,6 +11,7 @@ import type {
 } from '@roam-dial/core';
 import { counted } from './counted';
 import type { Wording } from './wording';
+import { capital } from './capital';
 
 export const PATTERN_WORDS: Readonly<Record<MeterPattern, string>> = {
   wholeFrame: 'whole frame',
@@ -129,8 +130,4 @@ export function rangeWaySentence(
     case 'pull':
       return `Have the film pulled a stop: ${short(way.stillShortEv)}.`;
   }
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }
