@@ -66,8 +66,7 @@ function timeZoneOf(timeZone: string, dayMs: number): ICAL.Component {
 
 /** Text without control characters, which RFC 5545 does not allow; its line ends are one. */
 function plainText(text: string): string {
-  // eslint-disable-next-line no-control-regex -- these are what is taken out
-  return text.replace(/\r\n?/g, '\n').replace(/[\u0000-\u0009\u000b-\u001f\u007f]/g, ' ');
+  return text.replace(/\r\n?/g, '\n').replace(/(?!\n)\p{Cc}/gu, ' ');
 }
 
 /** Octets of a line at most, its end not counted (RFC 5545, 3.1). */
