@@ -9,10 +9,10 @@ let made = 0;
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <button type="button" [attr.popovertarget]="id" [style.anchor-name]="anchor">
-      {{ of() }}
+      what “{{ of() }}” means
     </button>
     <span class="meaning" popover [id]="id" [style.position-anchor]="anchor">
-      <b>{{ of() }}</b>
+      <b>{{ of() }}:</b>
       {{ meaning() }}
     </span>
   `,
@@ -26,6 +26,9 @@ let made = 0;
       font: inherit;
       font-size: var(--text-small);
       cursor: help;
+    }
+    b {
+      font-weight: 600;
     }
     .meaning {
       position: fixed;

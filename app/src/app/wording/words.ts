@@ -8,7 +8,7 @@ export const WORDS = {
   window:
     'A stretch of the day in which a stop has the light its intent needs: sun on the wall, a low sun in front, dusk in the right measure.',
   stay: 'The minutes at a stop, from arriving to leaving. A stay inside a window is what the plan tries for.',
-  spot: 'The minute and place the card is calculated for: normally the stay of the selected stop.',
+  spot: 'The ground your subject stands on: the light of a stop is the light there.',
   card: 'The settings for one stop at one minute: aperture, shutter, ISO, focus, correction, and why.',
   ladder: 'The order in which you change settings as the light drops, from the base set-up to the last handheld one.',
   'base set-up': 'The settings you return to after every picture, so that lifting the camera is enough.',
