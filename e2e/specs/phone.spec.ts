@@ -43,7 +43,7 @@ for (const height of [844, 664]) {
       const { page } = app;
       await app.room('Set-up');
       for (let stop = 0; stop < 3; stop++) await page.getByRole('button', { name: 'Next stop' }).tap();
-      const controls = page.getByRole('group', { name: 'What the hand sets' });
+      const controls = page.getByRole('group', { name: 'What you set' });
       await expect(controls).toContainText('f/7.1');
       const { x } = await app.axisText('rd-limits-chart', '1/1000');
       const { y } = await app.axisText('rd-limits-chart', 'f/4');

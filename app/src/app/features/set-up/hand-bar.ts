@@ -33,14 +33,14 @@ export function handText({ hand, camera }: Evaluation, card: Card, wording: Word
   ].join(', ');
 }
 
-/** What the hand sets, each a step at a time; back to best; and one set-up put aside to compare with. */
+/** What you set, each a step at a time; back to best; and one set-up put aside to compare with. */
 @Component({
   selector: 'rd-hand-bar',
   imports: [MatButtonModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (view(); as v) {
-      <div class="controls" role="group" aria-label="What the hand sets">
+      <div class="controls" role="group" aria-label="What you set">
         @for (one of v.controls; track one.axis) {
           <div class="control">
             <span class="label soft">{{ one.name }}</span>

@@ -156,7 +156,7 @@ export class StopActions {
     this.edit(at, `change the stay at ${at.stop.name}`, (stop) => withLeaving(stop, minute), `stay/leave/${at.stop.id}`);
   }
 
-  /** What the hand sets otherwise than the best, beside what it has. */
+  /** What you set otherwise than the best, beside what it has. */
   setHand(card: Card, change: Partial<Hand>): void {
     const hand = { ...card.result.setUp.found.hand, ...change };
     this.edit(card, `change the set-up at ${card.stop.name}`, (stop) => ({ ...stop, hand }), `hand/${card.stop.id}`);
