@@ -8,9 +8,7 @@ let made = 0;
   selector: 'rd-term',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <button type="button" [attr.popovertarget]="id" [style.anchor-name]="anchor">
-      what “{{ of() }}” means
-    </button>
+    <button type="button" [attr.popovertarget]="id" [style.anchor-name]="anchor">what “{{ of() }}” means</button>
     <span class="meaning" popover [id]="id" [style.position-anchor]="anchor">
       <b>{{ of() }}:</b>
       {{ meaning() }}
