@@ -24,6 +24,13 @@ const fetchedOnly = [
   },
 ];
 
+const deferredSpeak = [
+  {
+    selector: 'DeferredBlock[error=null]',
+    message: 'Give it an @error block: a part that cannot be loaded must say so, and offer a way on.',
+  },
+];
+
 export default tseslint.config(
   { ignores: ['**/dist/**', '**/.angular/**', '**/node_modules/**', '**/test-results/**', '**/*.mjs'] },
   {
@@ -52,7 +59,11 @@ export default tseslint.config(
       '@angular-eslint/prefer-on-push-component-change-detection': 'error',
     },
   },
-  { files: ['app/src/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
+  {
+    files: ['app/src/**/*.html'],
+    extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
+    rules: { 'no-restricted-syntax': ['error', ...deferredSpeak] },
+  },
   {
     // Specs spoil data on purpose, which needs types that the code itself forbids.
     files: ['**/*.spec.ts'],

@@ -18,11 +18,12 @@ import { Overlays } from './overlays';
 import { RoomHeadings } from './room-headings';
 import { Updates } from './updates';
 import { fetched } from '../data/fetched';
+import { PartMissing } from '../ui/part-missing';
 
 /** The frame: spine, rooms, dial card; a bottom bar in the hand. */
 @Component({
   selector: 'rd-root',
-  imports: [DialCard, MatButtonModule, RouterLink, RouterLinkActive, RouterOutlet, Spine],
+  imports: [DialCard, MatButtonModule, PartMissing, RouterLink, RouterLinkActive, RouterOutlet, Spine],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './app.html',
   styleUrl: './app.scss',

@@ -3,7 +3,7 @@ import { inject, type Type } from '@angular/core';
 import { fetched } from '../data/fetched';
 import { map, type Observable, take } from 'rxjs';
 import { OutingStore } from '../state/outing.store';
-import { PartMissing } from './part-missing';
+import { PartMissing } from '../ui/part-missing';
 import { isPhone } from './phone';
 
 /** A page's component, or the page that says it could not be loaded: no address waits for a part in silence. */

@@ -28,11 +28,12 @@ import { NO_CARD_WORDS } from '../../wording/no-card';
 import { apartSentence } from '../../wording/apart';
 import { checksSentence } from '../../wording/checks';
 import { Term } from '../../ui/term';
+import { PartMissing } from '../../ui/part-missing';
 
 /** The set-up for the selected stop at the chosen time: five numbers, what binds each, and what to change as light goes. */
 @Component({
   selector: 'rd-dial-card',
-  imports: [Term, MatButtonModule, RouterLink, SpotLight, StopScene],
+  imports: [PartMissing, Term, MatButtonModule, RouterLink, SpotLight, StopScene],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './dial-card.html',
   styleUrl: './dial-card.scss',

@@ -11,13 +11,14 @@ import { missingWords, overlapWords, reasonWords, windowSpan } from '../../wordi
 import { LightState } from './light-state';
 import { figuresAt, lightCare } from './light-words';
 import { Term } from '../../ui/term';
+import { PartMissing } from '../../ui/part-missing';
 
 const SOON_MIN = 30;
 
 /** The street at the stop, at one minute: in section, from above, and in figures. */
 @Component({
   selector: 'rd-light-now',
-  imports: [Term, StreetPlan, StreetSection],
+  imports: [PartMissing, Term, StreetPlan, StreetSection],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './now-page.html',
   styleUrls: ['../set-up/page.scss', './now-page.scss'],

@@ -29,6 +29,7 @@ import { counted } from '../../wording/counted';
 import { nameOf } from '../../wording/name';
 import { apartNote, apartSentence } from '../../wording/apart';
 import { fetched } from '../../data/fetched';
+import { PartMissing } from '../../ui/part-missing';
 
 /** By then the first view is long there. */
 const UNASKED_AFTER_MS = 3000;
@@ -44,7 +45,7 @@ export function inLightWords(met: number, placed: number, all: number): string {
 /** The walk as a line: its stops in order with the legs between; adding, dropping and reordering happens here. */
 @Component({
   selector: 'rd-spine',
-  imports: [MatButtonModule, MatIconModule, SpineMenu],
+  imports: [PartMissing, MatButtonModule, MatIconModule, SpineMenu],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './spine.html',
   styleUrl: './spine.scss',

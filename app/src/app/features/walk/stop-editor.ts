@@ -65,11 +65,13 @@ import { StopSectionPanel } from './stop-section';
 import { CONSENT_CHOICES, INTENT_CHOICES, LAMP_CHOICES, LIGHT_CHANGE_CHOICES, PAVEMENT_CHOICES, ZONE_CHOICES } from './words';
 import { nameOf } from '../../wording/name';
 import { Term } from '../../ui/term';
+import { PartMissing } from '../../ui/part-missing';
 
 /** Everything about one stop as sentences, in the order in which one finds it out: what, when, where, who, how; each opens to be changed. */
 @Component({
   selector: 'rd-stop-editor',
   imports: [
+    PartMissing,
     Term,
     KeptPicture,
     ApproachFields,

@@ -31,6 +31,7 @@ import { WalkPlan } from './walk-plan';
 import { gainSentence, staySentence, type WalkGain, walkGain, walkRows } from './walk-rows';
 import { OpenSections } from '../../state/open-sections';
 import { focusSoon, isByKeys } from '../../ui/focus-soon';
+import { PartMissing } from '../../ui/part-missing';
 
 /** Most changes of a stop leave the chart's rows as they were; then it is not drawn again. */
 const SAME_CONTENT = { equal: (a: readonly WalkRow[], b: readonly WalkRow[]): boolean => JSON.stringify(a) === JSON.stringify(b) };
@@ -38,7 +39,7 @@ const SAME_CONTENT = { equal: (a: readonly WalkRow[], b: readonly WalkRow[]): bo
 /** The walk room: the selected stop's light, the whole walk against time, and the fields of stop and walk. */
 @Component({
   selector: 'rd-walk-view',
-  imports: [DayPlanBar, MatButtonModule, PageTabs, RibbonHead, Spine, StopEditor, WalkChart, WalkEditor, WalkPlan],
+  imports: [PartMissing, DayPlanBar, MatButtonModule, PageTabs, RibbonHead, Spine, StopEditor, WalkChart, WalkEditor, WalkPlan],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './walk-view.html',
   styleUrl: './walk-view.scss',

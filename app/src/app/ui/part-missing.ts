@@ -1,14 +1,23 @@
-import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 
-/** Instead of a page that could not be fetched: what happened, what is safe, and the way on. Comes with the first load. */
+/**
+ * Instead of a page, or of a part of one, that could not be fetched: what happened, what is safe, and the way on. Comes with the
+ * first load.
+ */
 @Component({
   selector: 'rd-part-missing',
   imports: [MatButtonModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="missing" role="alert">
-      <h1>This page could not be loaded</h1>
+      @if (part(); as name) {
+        <p>
+          <strong>{{ name }} could not be loaded.</strong>
+        </p>
+      } @else {
+        <h1>This page could not be loaded</h1>
+      }
       <p>The rest of the program works, and nothing you entered is lost. Check your network, then try again.</p>
       <button mat-flat-button type="button" (click)="again()">Try again</button>
     </div>
@@ -24,7 +33,10 @@ import { MatButtonModule } from '@angular/material/button';
   `,
 })
 export class PartMissing {
-  /** The router keeps what it was given: only a new page asks anew. */
+  /** Which part of the page; without it the page itself. */
+  readonly part = input<string>();
+
+  /** Router and deferred parts keep what they were given: only a new page asks anew. */
   protected again(): void {
     location.reload();
   }
