@@ -289,6 +289,7 @@ export {
   powerAt,
   type RangeQuestion,
   type RangeWayOut,
+  seeded,
 } from './metering/index.js';
 export {
   airyDiscMm,
@@ -747,5 +748,6 @@ export {
   sameDarkness,
   thinnedTrack,
   type StopSummary,
+  simulatedPicture,
   walkSummary,
 } from './outing/index.js';

@@ -118,7 +118,7 @@ export class BrowserRows implements RowStore {
   /** The same, held to the schemas. @throws NotFetched where those cannot be loaded */
   async understood({ rows, orders, revision }: StoredWhole): Promise<Loaded> {
     if (rows.length === 0) return { archive: EMPTY_ARCHIVE, isSeeded: false, revision, aside: [] };
-    const read = readRows(rows, await loadFormats());
+    const read = await readRows(rows, await loadFormats());
     return { archive: archiveOf(read.rows, orders), isSeeded: true, revision, aside: read.aside };
   }
 
@@ -131,7 +131,7 @@ export class BrowserRows implements RowStore {
       await this.revision(),
     ]);
     if (ids.length === 0) throw new ClearedError();
-    const read = readRows(changed, await loadFormats());
+    const read = await readRows(changed, await loadFormats());
     const there = new Set(ids.map(([collection, id]) => keyOf(collection, id)));
     const all = new Map<CollectionName, Map<string, unknown>>();
     for (const row of rowsInMemory(known.archive)) {

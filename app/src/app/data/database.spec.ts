@@ -46,11 +46,11 @@ describe('the tables', () => {
     expect([archive.standard, archive.settings]).toEqual([read.archive.standard, read.archive.settings]);
   });
 
-  it('open a district when somebody looks into it, once, and then as it was', () => {
+  it('open a district when somebody looks into it, once, and then as it was', async () => {
     const district = STORED_V1.districts[0] as District;
     const { rows } = rowsOf({ ...EMPTY_ARCHIVE, districts: [district] }, 1);
     const parse = jest.spyOn(JSON, 'parse');
-    const read = readRows(rows, { readRow, pathText }).rows.get('districts')?.get(district.id) as District;
+    const read = (await readRows(rows, { readRow, pathText })).rows.get('districts')?.get(district.id) as District;
     expect([read.id, parse.mock.calls.length]).toEqual([district.id, 0]);
     expect([read.buildings, read.waters, parse.mock.calls.length]).toEqual([district.buildings, district.waters, 1]);
     expect([structuredClone(read), { ...read }, JSON.stringify(read)]).toEqual([district, district, JSON.stringify(district)]);

@@ -87,11 +87,19 @@ function readOne(row: StoredRow, formats: Formats): { readonly data: unknown } |
   }
 }
 
+/** Rows are read this long before the page gets its turn: years of somebody's work are thousands of them. */
+const SLICE_MS = 40;
+
 /** Rows as they are read, those that cannot be set aside one by one: they do not stop the rest. */
-export function readRows(stored: readonly StoredRow[], formats: Formats): ReadRows {
+export async function readRows(stored: readonly StoredRow[], formats: Formats): Promise<ReadRows> {
   const rows = new Map<CollectionName, Map<string, unknown>>();
   const aside: SetAside[] = [];
+  let until = performance.now() + SLICE_MS;
   for (const row of stored) {
+    if (performance.now() > until) {
+      await new Promise((resolve) => setTimeout(resolve));
+      until = performance.now() + SLICE_MS;
+    }
     const { collection, id } = row;
     if (!Object.hasOwn(COLLECTIONS, collection)) continue;
     const read = readOne(row, formats);

@@ -60,6 +60,7 @@ export class App {
   protected readonly isNight = computed(() => this.settings().theme === 'night');
   /** At the table spine and card stand beside every room but the card's own and where a walk begins. */
   protected readonly hasSides = computed(() => !this.isPhone() && !['card', 'now', 'start'].includes(this.room()));
+  protected readonly isUnderMore = computed(() => ['setup', 'kit'].includes(this.room()));
   private readonly fileDrop = inject(FileDrop);
   /** A file is held over the window. */
   protected readonly isOver = signal(false);
@@ -148,6 +149,10 @@ export class App {
 
   protected openSettings(): void {
     void this.overlays.openSettings();
+  }
+
+  protected openMore(): void {
+    void this.overlays.openMore();
   }
 
   protected openSheet(): void {

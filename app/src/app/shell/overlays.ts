@@ -25,6 +25,20 @@ export class Overlays {
     await this.open('The keys', async () => (await fetched('The keys', () => import('./shortcut-sheet'))).ShortcutSheet, '860px');
   }
 
+  /** In the hand: what the bar has no room for. */
+  async openMore(): Promise<void> {
+    await this.alone(async () => {
+      const [{ MoreSheet }, { MatBottomSheet }] = await Promise.all([
+        fetched('More', () => import('./more-sheet')),
+        fetched('More', () => import('@angular/material/bottom-sheet')),
+      ]);
+      const sheet = this.injector.get(MatBottomSheet).open(MoreSheet, { ariaLabel: 'More' });
+      sheet.afterDismissed().subscribe((chosen) => {
+        if (chosen === 'settings') void this.openSettings();
+      });
+    });
+  }
+
   forgetPlain(): void {
     this.plainSubject.next(null);
   }
@@ -41,14 +55,20 @@ export class Overlays {
     }
   }
 
-  /** One dialog at a time; one that cannot be loaded says so. */
   private async open(what: string, load: () => Promise<new () => object>, width: string): Promise<void> {
-    if (this.isOpening) return;
-    this.isOpening = true;
-    try {
+    await this.alone(async () => {
       const [component, { MatDialog }] = await Promise.all([load(), fetched(what, () => import('@angular/material/dialog'))]);
       const dialog = this.injector.get(MatDialog);
       if (dialog.openDialogs.length === 0) dialog.open(component, { width, maxWidth: '96vw', autoFocus: 'first-heading' });
+    });
+  }
+
+  /** One overlay at a time; one that cannot be loaded says so. */
+  private async alone(open: () => Promise<void>): Promise<void> {
+    if (this.isOpening) return;
+    this.isOpening = true;
+    try {
+      await open();
     } catch (error) {
       this.store.tell(error instanceof Error ? error.message : String(error));
     } finally {

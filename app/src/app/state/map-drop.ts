@@ -2,10 +2,7 @@ import { Injectable, inject } from '@angular/core';
 import { Router } from '@angular/router';
 import { BehaviorSubject, filter, map, type Observable } from 'rxjs';
 
-/** Pages that take a dropped map themselves. */
-const TAKERS = ['/start', '/light/district'];
-
-/** A map file dropped anywhere on the window goes to the page that reads maps, or else begins a walk. */
+/** A map file dropped anywhere on the window goes to the page that reads one now, or else begins a walk. */
 @Injectable({ providedIn: 'root' })
 export class MapDrop {
   private readonly router = inject(Router);
@@ -21,8 +18,8 @@ export class MapDrop {
   );
 
   async take(file: File): Promise<void> {
+    const isTaken = this.waiting.observed;
     this.waiting.next(file);
-    const isTaken = TAKERS.some((path) => this.router.url.startsWith(path));
     if (!isTaken) await this.router.navigate(['/start'], { queryParamsHandling: 'preserve' });
   }
 }

@@ -1,11 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { type District, placedStop, type Stop } from '@roam-dial/core';
 import { StreetPlan } from '../../charts/street-plan/street-plan';
-import { MapDrop } from '../../state/map-drop';
-import { MapReading, type MapReadingState, USUAL_HEIGHTS } from '../../state/map-reading';
-import { MapFile } from '../map-file';
+import { USUAL_HEIGHTS } from '../../state/map-reading';
+import { WalkMap } from '../map-file';
 import { MapsService } from '../../data/maps.service';
 import { StopActions } from '../../state/actions/stop.actions';
 import { WalkActions } from '../../state/actions/walk.actions';
@@ -23,8 +21,7 @@ const NONE = '';
 /** The buildings that the walk leads through: from a map's file, by hand, or a street by its two walls. */
 @Component({
   selector: 'rd-light-district',
-  imports: [ChoiceField, MapFile, MatButtonModule, StreetPlan, ThresholdsPanel, ValueField],
-  providers: [MapReading],
+  imports: [ChoiceField, MatButtonModule, StreetPlan, ThresholdsPanel, ValueField, WalkMap],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './district-page.html',
   styleUrls: ['../set-up/page.scss', './district-page.scss'],
@@ -44,7 +41,6 @@ export class DistrictPage {
 
   /** What is taken for granted of the next file. */
   protected readonly rules = computed(() => ({ defaultHeightM: this.defaultHeightM(), levelM: this.levelM() }));
-  protected readonly refusal = signal<string | null>(null);
   /** Thousands of buttons are made only for those who want them. */
   protected readonly isListOpen = signal(false);
   /** What was picked in one district means nothing in another. */
@@ -98,22 +94,6 @@ export class DistrictPage {
     const district = this.room.district();
     return district === null ? null : { district, key: district.id };
   });
-
-  constructor() {
-    const reading = inject(MapReading);
-    inject(MapDrop)
-      .file$.pipe(takeUntilDestroyed())
-      .subscribe((file) => reading.read(file, this.rules()));
-    reading.state$.pipe(takeUntilDestroyed()).subscribe((state) => {
-      if (state.kind === 'read') void this.take(state);
-      else this.refusal.set(null);
-    });
-  }
-
-  private async take({ district, fileName }: Extract<MapReadingState, { kind: 'read' }>): Promise<void> {
-    const walk = this.room.walk();
-    if (walk !== null) this.refusal.set(await this.walkActions.takeDistrict(walk, district, fileName));
-  }
 
   /** A stop that lies nowhere is placed wherever a plan is shown. */
   protected tap({ eastM, northM }: { eastM: number; northM: number }): void {

@@ -1,1 +1,2 @@
 export { MapFile } from './map-file';
+export { WalkMap } from './walk-map';

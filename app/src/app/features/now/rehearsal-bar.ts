@@ -20,7 +20,7 @@ const SPEEDS = [
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section aria-label="Simulated walker">
-      <p class="soft">Simulated: nobody walks, and the time is made up.</p>
+      <p class="soft">Simulated: nobody walks, the time is made up, and each picture is marked by its card’s chance.</p>
       <mat-button-toggle-group
         aria-label="How fast the time runs"
         hideSingleSelectionIndicator

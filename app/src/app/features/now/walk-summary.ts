@@ -78,7 +78,8 @@ export class WalkSummary {
     const got = all.filter(({ isGot }) => isGot).length;
     const metres = this.legs().reduce((sum, { distanceM }) => sum + distanceM, 0);
     const walked = metres === 0 ? '' : `, ${this.wording().walkLength(metres)} planned on foot`;
-    return `${got} of ${all.length} pictures got${walked}.`;
+    const by = this.running().outing.clock.kind === 'own' ? '' : ' Simulated: pictures are marked by each card’s chance.';
+    return `${got} of ${all.length} pictures got${walked}.${by}`;
   });
   protected readonly lines = computed(() => {
     const [{ walk }, wording] = [this.running(), this.wording()];

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, untracked } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import {
   apparentSun,
@@ -25,15 +25,19 @@ import { wordingSignal } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { INDOORS_WORDS } from '../../wording/stop-sentences';
 import { counted } from '../../wording/counted';
+import { WalkMap } from '../map-file';
 
 /** Nothing stands on a plan without a map. */
 const WHITE = { buildings: [], trees: [], waters: [] };
 /** The walk from above: streets, shadows at the time, the stops in their order and the way from one to the next. */
 @Component({
   selector: 'rd-walk-plan',
-  imports: [StreetPlan],
+  imports: [StreetPlan, WalkMap],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
+    @if (asksForMap()) {
+      <rd-walk-map class="map" [walk]="walk()"><span class="soft">or drop it here; it stays in this browser</span></rd-walk-map>
+    }
     <rd-street-plan
       [buildings]="ground().buildings"
       [trees]="ground().trees"
@@ -61,6 +65,9 @@ const WHITE = { buildings: [], trees: [], waters: [] };
       display: block;
       --plan-height: 420px;
     }
+    .map {
+      margin-bottom: var(--space-2);
+    }
   `,
 })
 export class WalkPlan {
@@ -82,6 +89,11 @@ export class WalkPlan {
   protected readonly ground = computed<Pick<District, 'origin' | 'buildings' | 'trees' | 'waters' | 'ways'>>(
     () => this.district() ?? { ...WHITE, origin: this.walk().place },
   );
+  /** A walk that came without a map is asked for one here; what was left out of it stays to be read. */
+  protected readonly asksForMap = linkedSignal({
+    source: () => (this.workspace() === undefined ? null : this.walk().id),
+    computation: (id) => id !== null && untracked(this.district) === null,
+  });
   protected readonly takesKey = computed(() => this.workspace()?.settings.shortcutsOn ?? false);
   protected readonly theme = computed(() => this.workspace()?.settings.theme ?? 'light');
   protected readonly stops = computed(() =>
@@ -115,7 +127,7 @@ export class WalkPlan {
     const metres = this.legs().reduce((sum, leg) => sum + leg.distanceM, 0);
     const rest = unplaced === 0 ? '' : ` ${counted(unplaced, 'stop has', 'stops have')} no position yet.`;
     const round = this.ground().buildings.length > MOST_SHADOWED ? ' around the chosen stop' : '';
-    const map = this.district() === null ? ' No map yet: drop one on the window for its walls and shadows.' : '';
+    const map = this.district() === null ? ' No map yet: read one for its walls and shadows.' : '';
     const track = (walk.track ?? []).length < 2 ? '' : ' The dashed line is the route you actually walked.';
     return `Shadows at ${wording.clock(this.minute())}${round}; ${wording.walkLength(metres)} on foot. Tap, or press A under the pointer, to add a stop; tap the chosen stop to zoom in.${rest}${track}${map}`;
   });

@@ -46,6 +46,8 @@ const SAME_CONTENT = { equal: (a: readonly WalkRow[], b: readonly WalkRow[]): bo
 })
 export class WalkView {
   protected readonly actions = inject(AppActions);
+  /** Whose shadows an empty plan shows, minutes after midnight. */
+  protected readonly NOON = 720;
   protected readonly stopActions = inject(StopActions);
   protected readonly walkActions = inject(WalkActions);
   protected readonly faces = WALK_FACES;

@@ -140,8 +140,8 @@ export class OutingActions {
   }
 
   /** What the simulated walker does, at the minute at which it would: no step of anybody's undo. */
-  walkOn({ outing }: Running, stop: Stop, event: OutingEvent, atMs: number): void {
-    this.store.record(addHappenings(outing.id, [{ id: createId(), stopId: stop.id, atMs, event, moment: null }]));
+  walkOn({ outing }: Running, stop: Stop, event: OutingEvent, atMs: number, moment: Moment | null = null): void {
+    this.store.record(addHappenings(outing.id, [{ id: createId(), stopId: stop.id, atMs, event, moment }]));
   }
 
   private start(walk: Walk, clock: OutingClock, label: string, before = (workspace: Workspace): Workspace => workspace): void {
