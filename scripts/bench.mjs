@@ -16,5 +16,6 @@ const server = startServer({ PORT: port });
 await new Promise((resolve) => setTimeout(resolve, 800));
 const { ok } = run(process.execPath, ['e2e/bench/app.bench.mjs', `http://127.0.0.1:${port}`, browser]);
 const log = run(process.execPath, ['e2e/bench/log.bench.mjs', `http://127.0.0.1:${port}`, browser]);
+const scale = run(process.execPath, ['e2e/bench/scale.bench.mjs', `http://127.0.0.1:${port}`, browser]);
 server.kill();
-process.exit(ok && log.ok ? 0 : 1);
+process.exit(ok && log.ok && scale.ok ? 0 : 1);

@@ -22,6 +22,12 @@ function targetOf({ path }: Patch): Target {
   return { collection, id: (path[1] ?? '@').slice(1), path: path.slice(2) };
 }
 
+/** The row that a patch reads and writes: also one that is put in or taken out; none where it only moves one. */
+function touchedBy(patch: Patch): Pick<Target, 'collection' | 'id'> | null {
+  if (patch.path.length > 1 || patch.op === 'set') return targetOf(patch);
+  return patch.op === 'move' ? null : { collection: patch.path[0] as CollectionName, id: patch.id };
+}
+
 const keyOf = (collection: CollectionName, id: string): string => `${collection}/${id}`;
 
 /** The rows and orders that one write touches, changed in memory and put back together. */
@@ -33,14 +39,30 @@ class Batch {
 
   constructor(private readonly database: Database) {}
 
-  async make(patch: Patch): Promise<void> {
+  /** All rows that patches are about, read in one go: a verdict may be on thousands of frames. */
+  async read(patches: readonly Patch[]): Promise<void> {
+    const targets = new Map(
+      patches.flatMap((patch) => {
+        const row = touchedBy(patch);
+        return row === null ? [] : [[keyOf(row.collection, row.id), row] as const];
+      }),
+    );
+    const wanted = [...targets.values()];
+    const stored = await this.database.rows.bulkGet(wanted.map(({ collection, id }) => [collection, id] as const));
+    wanted.forEach(({ collection, id }, k) => {
+      const row = stored[k];
+      this.rows.set(keyOf(collection, id), { collection, id, data: row === undefined ? undefined : fromStored(row) });
+    });
+  }
+
+  make(patch: Patch): void {
     const collection = patch.path[0] as CollectionName;
     if (patch.path.length === 1 && patch.op !== 'set') {
-      await this.arrange(collection, patch);
+      this.arrange(collection, patch);
       return;
     }
     const { id, path } = targetOf(patch);
-    const row = await this.row(collection, id);
+    const row = this.row(collection, id);
     if (row.data === undefined) {
       this.lost.push(patch);
       return;
@@ -51,10 +73,16 @@ class Batch {
   }
 
   async put(revision: number): Promise<void> {
-    for (const { collection, id, data } of this.rows.values()) {
-      if (data === undefined) await this.database.rows.delete([collection, id]);
-      else await this.database.rows.put({ collection, id, revision, version: ARCHIVE_VERSION, ...toStored(collection, data) });
-    }
+    const touched = [...this.rows.values()];
+    const gone = touched.filter(({ data }) => data === undefined);
+    const kept = touched.filter(({ data }) => data !== undefined);
+    await this.database.rows.bulkDelete(gone.map(({ collection, id }) => [collection, id] as const));
+    await this.database.rows.bulkPut(
+      kept.map(({ collection, id, data }) => ({
+        ...{ collection, id, revision, version: ARCHIVE_VERSION },
+        ...toStored(collection, data),
+      })),
+    );
     for (const [collection, patches] of this.orders) {
       const stored = await this.database.orders.get(collection);
       const before = (stored?.ids ?? []).map((id) => ({ id }));
@@ -64,21 +92,18 @@ class Batch {
   }
 
   /** A row put in, taken out or moved. */
-  private async arrange(collection: CollectionName, patch: Exclude<Patch, { readonly op: 'set' }>): Promise<void> {
-    if (patch.op !== 'move') (await this.row(collection, patch.id)).data = patch.op === 'insert' ? patch.value : undefined;
+  private arrange(collection: CollectionName, patch: Exclude<Patch, { readonly op: 'set' }>): void {
+    if (patch.op !== 'move') this.row(collection, patch.id).data = patch.op === 'insert' ? patch.value : undefined;
     const inOrder: Patch = patch.op === 'move' ? { ...patch, path: [] } : { ...patch, path: [], value: { id: patch.id } };
     const orders = this.orders.get(collection) ?? [];
     orders.push(inOrder);
     this.orders.set(collection, orders);
   }
 
-  private async row(collection: CollectionName, id: string): Promise<{ data: unknown }> {
-    const key = keyOf(collection, id);
-    const known = this.rows.get(key);
-    if (known !== undefined) return known;
-    const stored = await this.database.rows.get([collection, id]);
-    const row = { collection, id, data: stored === undefined ? undefined : fromStored(stored) };
-    this.rows.set(key, row);
+  /** One that `read` has found, or not found: there is no other. */
+  private row(collection: CollectionName, id: string): { data: unknown } {
+    const row = this.rows.get(keyOf(collection, id));
+    if (row === undefined) throw new Error(`the row ${keyOf(collection, id)} was not read before it was changed`);
     return row;
   }
 }
@@ -149,7 +174,8 @@ export class BrowserRows implements RowStore {
       const before = await this.revision();
       if (before < knownRevision) throw new ClearedError();
       const batch = new Batch(this.database);
-      for (const patch of patches) await batch.make(patch);
+      await batch.read(patches);
+      for (const patch of patches) batch.make(patch);
       const revision = before + 1;
       await batch.put(revision);
       await meta.put({ key: 'revision', value: revision });

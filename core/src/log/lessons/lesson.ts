@@ -63,6 +63,22 @@ export function framesOf<Found>(
   return walked.flatMap(({ log, placed }) => placed.flatMap((one) => of(one, log)));
 }
 
+/** The same question asked of each stop alone: its own frames, so that many stops are not each asked of all frames. */
+export function questionsOfStops(question: LessonQuestion): ReadonlyMap<string, LessonQuestion> {
+  const byStop = new Map<string, WalkedFrames[]>();
+  for (const { log, placed } of question.walked) {
+    const here = new Map<string, PlacedFrame[]>();
+    for (const one of placed) {
+      if (one.stay === null) continue;
+      const own = here.get(one.stay.stopId);
+      if (own === undefined) here.set(one.stay.stopId, [one]);
+      else own.push(one);
+    }
+    for (const [stopId, own] of here) byStop.set(stopId, [...(byStop.get(stopId) ?? []), { log, placed: own }]);
+  }
+  return new Map([...byStop].map(([stopId, walked]) => [stopId, { ...question, walked }]));
+}
+
 /**
  * What a figure is expected to be before frames say anything: the person's own, or, where that came from frames, what it was
  * before, so that the same frames do not count twice.

@@ -86,9 +86,9 @@ export function speedLesson(question: LessonQuestion, stop: Pick<Stop, 'id' | 'm
   if (!(today > 0 && across > 0.05)) return notYet('none', 0);
   const speeds = framesOf(question, (one, log) => {
     const { verdict, shutterS, focalLengthMm, focusM } = one.frame;
-    const smear = smearOf(question, log, one);
-    const isAsked = one.stay?.stopId === stop.id && (verdict === 'moved' || verdict === 'good') && smear !== null;
-    if (!isAsked || shutterS === null || focalLengthMm === null) return [];
+    const isAsked = one.stay?.stopId === stop.id && (verdict === 'moved' || verdict === 'good');
+    const smear = isAsked ? smearOf(question, log, one) : null;
+    if (smear === null || shutterS === null || focalLengthMm === null) return [];
     const card = cardOf(one);
     const distanceM = focusM ?? (card !== null && Number.isFinite(card.focusM) ? card.focusM : subject.medianM);
     const perSpeed = (focalLengthMm * shutterS) / distanceM;

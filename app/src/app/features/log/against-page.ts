@@ -7,6 +7,7 @@ import { DepartureStrip } from '../../charts/departure-strip/departure-strip';
 import { StopActions } from '../../state/actions/stop.actions';
 import { LogStore } from '../../state/log.store';
 import { wordingSignal } from '../../state/wording.store';
+import { grown } from '../../ui/grown';
 import { counted } from '../../wording/counted';
 import { againstSentences, departureRows, lightSentence, missSentences, totalSentence } from '../../wording/log-against';
 import { sheetGroups } from './sheet-rows';
@@ -61,6 +62,7 @@ export class AgainstPage {
       ];
     });
   });
+  protected readonly drawn = grown(this.stops);
 
   /** Of this walk, and of all there were: the same where there was one. */
   protected readonly misses = computed(() => {

@@ -13,6 +13,7 @@ import {
   paceLesson,
   smearLesson,
   speedLesson,
+  questionsOfStops,
   stepsLesson,
   tracksWalked,
 } from '@roam-dial/core/log';
@@ -72,7 +73,11 @@ export class LessonsPage {
     if (workspace === undefined) return [];
     const question: LessonQuestion = { walked: this.teaching().walked, kit: workspace.kit, standard: workspace.standard };
     const walk = this.shown()?.walk ?? null;
-    const places = walk === null ? [] : walk.stops.flatMap((stop) => this.placeLines(question, walk, stop));
+    const byStop = questionsOfStops(question);
+    const places = (walk?.stops ?? []).flatMap((stop) => {
+      const own = byStop.get(stop.id);
+      return walk === null || own === undefined ? [] : this.placeLines(own, walk, stop);
+    });
     return [
       { name: 'You', lines: this.ownLines(question, workspace) },
       { name: 'Your bodies', lines: this.bodyLines(question) },

@@ -29,6 +29,7 @@ import { counted } from '../../wording/counted';
 import { nameOf } from '../../wording/name';
 import { apartNote, apartSentence } from '../../wording/apart';
 import { fetched } from '../../data/fetched';
+import { grown } from '../../ui/grown';
 import { PartMissing } from '../../ui/part-missing';
 
 /** By then the first view is long there. */
@@ -68,7 +69,7 @@ export class Spine {
 
   constructor() {
     afterRenderEffect(() => {
-      this.lines();
+      this.drawn();
       void this.sortable?.then((sortable) => sortable?.renew());
     });
     // A finger that drags has not hovered before: once the page stands, the machinery is fetched unasked.
@@ -110,7 +111,7 @@ export class Spine {
   /** What the walk goes to, then what is set aside. */
   private readonly inOrder = computed(() => stopsInOrder(this.walk() ?? { stops: [] }));
 
-  protected readonly lines = computed(() => {
+  private readonly lines = computed(() => {
     const wording = this.wording();
     const apart = new Map(this.apart().flatMap((one) => (one.kind === 'walkFromMap' ? [] : [[one.stopId, one] as const])));
     const legs = this.legs();
@@ -130,6 +131,8 @@ export class Spine {
       };
     });
   });
+
+  protected readonly drawn = grown(this.lines);
 
   protected readonly summary = computed(() => {
     const all = this.walk()?.stops ?? [];
