@@ -17,6 +17,10 @@ describe('a reading as it is typed', () => {
     ['400 f/8 1/125', 11],
     ['f8 1/60', 12],
     ['f8 4s', 4],
+    // 2·log2 4 = 4, log2 60 is 6 by its mark, log2 8 = 3.
+    ['1/60 f/4 ISO 800', 7],
+    ['ISO 800, f 4, 1/60 s', 7],
+    ['f/ 4 1/60 sec iso800', 7],
   ])('%j is EV %d', (text, ev) => {
     const read = readTyped(text, at);
     expect(read.ok ? read.ev100 : read.message).toBeCloseTo(ev, 9);

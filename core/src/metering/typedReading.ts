@@ -57,12 +57,17 @@ function within(ev100: number, isFrame: boolean, offEv = 0): ReadTyped {
 }
 
 function wordsOf(text: string): readonly string[] {
-  return text
-    .trim()
-    .toLowerCase()
-    .replace(/(\d),(\d)/g, '$1.$2')
-    .split(/[\s,;]+/)
-    .filter((word) => word !== '');
+  return (
+    text
+      .trim()
+      .toLowerCase()
+      .replace(/(\d),(\d)/g, '$1.$2')
+      // `ISO 800`, `f 4`, `1/60 s`: what belongs together is one word.
+      .replace(/\b(iso|f\/?)\s+(?=\d)/g, '$1')
+      .replace(/(\d)\s+s(?:ec(?:onds?)?)?(?=\s|$)/g, '$1s')
+      .split(/[\s,;]+/)
+      .filter((word) => word !== '')
+  );
 }
 
 /** How a frame came out stands behind it, with its sign: `f8 1/60 +1`, `-2/3`. */

@@ -1,4 +1,4 @@
-import { compact, type Patch } from '../data/patch';
+import { compact, type Patch, type Path, patched } from '../data/patch';
 
 /** An edit as one step of undo. */
 export interface Edit {
@@ -37,6 +37,29 @@ export function remembered({ done }: History, edit: Edit): History {
   const merges = edit.mergeKey !== null && last?.mergeKey === edit.mergeKey && edit.at - last.at < MERGE_WITHIN_MS;
   if (!merges) return { done: [...done, edit].slice(-LONGEST), undone: [] };
   return { done: [...done.slice(0, -1), { ...edit, patches: compact([...last.patches, ...edit.patches]) }], undone: [] };
+}
+
+const placeOf = (path: Path): string => JSON.stringify(path);
+
+/**
+ * The history after changes that are nobody's doing. What somebody put in has become something else by them, so that taking it
+ * back finds it changed: the history follows, and undo takes it out as it is now, redo puts it in again so.
+ */
+export function following(history: History, recorded: readonly Patch[]): History {
+  const inside = new Map<string, Patch[]>();
+  for (const patch of recorded) {
+    for (let depth = 2; depth <= patch.path.length; depth++) {
+      const place = placeOf(patch.path.slice(0, depth));
+      inside.set(place, [...(inside.get(place) ?? []), { ...patch, path: patch.path.slice(depth) }]);
+    }
+  }
+  const steps = new Set(recorded.flatMap(({ path }) => path));
+  const followed = (patch: Patch): Patch => {
+    const own =
+      patch.op === 'insert' && steps.has(`@${patch.id}`) ? inside.get(placeOf([...patch.path, `@${patch.id}`])) : undefined;
+    return patch.op !== 'insert' || own === undefined ? patch : { ...patch, value: patched(patch.value, own).data };
+  };
+  return { ...history, done: history.done.map((edit) => ({ ...edit, patches: edit.patches.map(followed) })) };
 }
 
 export function labelsOf({ done, undone }: History): HistoryLabels {

@@ -42,6 +42,23 @@ describe('the workspace store', () => {
     );
   });
 
+  it('takes back what somebody put in, also when it has been changed by nobody since', async () => {
+    const lens = { ...newKitItem('lens', 'lens', 'third'), name: 'Long one' };
+    store.edit({ label: 'add a lens' }, addKitItem(lens));
+    store.record(changeKitItem('lens', (item) => ({ ...item, name: 'Measured one' })));
+    store.edit(
+      { label: 'put it away' },
+      changeKitItem('lens', (item) => ({ ...item, inBag: false })),
+    );
+    store.undo();
+    store.undo();
+    expect(kitNames(await store.snapshot())).toEqual(['New body']);
+    store.redo();
+    expect(kitNames(await store.snapshot())).toEqual(['New body', 'Measured one']);
+    store.redo();
+    expect((await store.snapshot()).kit[1]).toMatchObject({ name: 'Measured one', inBag: false });
+  });
+
   it('undoes and redoes, and forgets what was undone when something new is done', async () => {
     store.edit({ label: 'add a lens' }, addKitItem(newKitItem('lens', 'lens', 'third')));
     store.edit({ label: 'remove the body' }, removeKitItem('body'));

@@ -17,7 +17,7 @@ import { hasHadData, rememberHavingData } from '../data/had-data';
 import { type OpenedRows, RowStorage } from '../data/row-storage';
 import type { SetAside } from '../data/stored-form';
 import type { Workspace } from '../data/workspace';
-import { type EditOptions, type History, type HistoryLabels, labelsOf, NO_HISTORY, remembered } from './history';
+import { type EditOptions, following, type History, type HistoryLabels, labelsOf, NO_HISTORY, remembered } from './history';
 
 export interface WriteFailure {
   readonly message: string;
@@ -136,7 +136,9 @@ export class WorkspaceStore {
   record(change: (workspace: Workspace) => Workspace): void {
     if (this.current === null) return;
     const patches = diff(this.current, change(this.current));
-    if (patches.length > 0) this.make(patches);
+    if (patches.length === 0) return;
+    this.history = following(this.history, patches);
+    this.make(patches);
   }
 
   /** Says what was done in a notice that offers to undo it. */

@@ -199,15 +199,21 @@ export function optional<Value>(codec: Codec<Value>): Codec<Value | null> {
   };
 }
 
+/** Where one value ends and the next begins: a comma with a space, or a space before a figure; not within 6′ 6″. */
+const BETWEEN_VALUES = /,\s+|(?<!['′])\s+(?=[\d.∞]|inf)/i;
+
+/** The values of a line: by semicolons; without those it may be one value, or several as they are engraved, spaces between. */
+function valuesIn(text: string, one: Codec<number>): readonly string[] {
+  const parts = text.includes(';') || one.parse(text).ok ? text.split(';') : text.split(BETWEEN_VALUES);
+  return parts.map((part) => part.trim()).filter(Boolean);
+}
+
 /** Several values in one line, separated by spaces or semicolons. */
 export function listCodec(one: Codec<number>, { allowEmpty }: { readonly allowEmpty: boolean }): Codec<readonly number[]> {
   return {
     format: (values) => values.map(one.format).join('; '),
     parse: (text) => {
-      const parts = text
-        .split(';')
-        .map((part) => part.trim())
-        .filter(Boolean);
+      const parts = valuesIn(text, one);
       if (parts.length === 0 && !allowEmpty) return { ok: false, message: 'needs at least one value' };
       const values: number[] = [];
       for (const part of parts) {

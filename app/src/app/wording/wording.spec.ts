@@ -40,6 +40,10 @@ describe('wording', () => {
     [metric.duration(30), '30 min'],
     [metric.duration(150), '2 h 30 min'],
     [metric.walkLength(2746), '2.7 km'],
+    [metric.walkLength(34), '30 m'],
+    [metric.walkLength(944), '940 m'],
+    [metric.walkLength(951), '1.0 km'],
+    [imperial.walkLength(120), '400 ft'],
     [imperial.walkLength(2746), '1.7 mi'],
     [metric.ev(11.41), '11⅓'],
     [metric.ev(-2), '−2'],
@@ -122,6 +126,11 @@ describe('fields', () => {
   it('read lists, sorted and without repeats', () => {
     const distances = listCodec(distanceCodec('metres'), { allowEmpty: true });
     expect(read(distances, '3; 1; inf; 3')).toEqual([1, 3, Infinity]);
+    for (const engraved of ['0.5 0.7 1 1.5 2 3 5 inf', '0.5, 0.7, 1, 1.5, 2, 3, 5, ∞', '0.5 m 0.7 m 1 m 1.5 m 2 m 3 m 5 m inf']) {
+      expect([engraved, read(distances, engraved)]).toEqual([engraved, [0.5, 0.7, 1, 1.5, 2, 3, 5, Infinity]]);
+    }
+    expect(read(distances, `6' 6"`)).toEqual([expect.closeTo(1.9812, 4)]);
+    expect(read(distances, '0,7 1,5')).toEqual([0.7, 1.5]);
     expect(distances.format([1, 3, Infinity])).toBe('1 m; 3 m; ∞');
     expect(read(distances, '')).toEqual([]);
     expect(read(distances, '1; far')).toContain('“far” is not a distance');

@@ -4,6 +4,9 @@ import { formatEntry, type LengthUnit, type Settings, type StopStep } from '@roa
 const DAY_FORMAT = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'long', timeZone: 'UTC' });
 const MINUTES_PER_HOUR = 60;
 const METRES_PER_MILE = 1609.344;
+const METRES_PER_FOOT = 0.3048;
+/** Shorter ways are told in metres, or feet. */
+const METRES_FROM_KILOMETRES = 950;
 
 /** Writes values the way this person reads them: metres or feet, 12 or 24 hours, marks by body and lens. */
 export class Wording {
@@ -59,6 +62,9 @@ export class Wording {
   }
 
   walkLength(distanceM: number): string {
+    const isNear = distanceM < METRES_FROM_KILOMETRES;
+    if (isNear && this.lengthUnit === 'feet') return `${Math.round(distanceM / METRES_PER_FOOT / 50) * 50} ft`;
+    if (isNear) return `${Math.round(distanceM / 10) * 10} m`;
     return this.lengthUnit === 'feet' ? `${(distanceM / METRES_PER_MILE).toFixed(1)} mi` : `${(distanceM / 1000).toFixed(1)} km`;
   }
 

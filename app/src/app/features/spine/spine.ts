@@ -125,7 +125,7 @@ export class Spine {
         intent: INTENT_NAMES[stop.intent.kind],
         time: stop.isSetAside === true ? 'not today' : wording.clock(stop.arriveMin),
         then: leg === undefined ? '' : `then ${leg.walkMin} min`,
-        late: arriving !== undefined && arriving.spareMin < 0 ? `${-arriving.spareMin} min late` : '',
+        late: arriving !== undefined && arriving.spareMin < 0 ? `${wording.duration(-arriving.spareMin)} late` : '',
         needsCare: stop.cautions.trim() !== '',
         apart: apart.has(stop.id) ? apartNote(apart.get(stop.id) as Apart, wording) : '',
       };

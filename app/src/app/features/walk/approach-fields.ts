@@ -51,6 +51,9 @@ import {
     :host {
       display: contents;
     }
+    rd-choice-field {
+      grid-column: span 2;
+    }
   `,
 })
 export class ApproachFields {

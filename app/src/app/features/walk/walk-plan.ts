@@ -129,7 +129,8 @@ export class WalkPlan {
     const round = this.ground().buildings.length > MOST_SHADOWED ? ' around the chosen stop' : '';
     const map = this.district() === null ? ' No map yet: read one for its walls and shadows.' : '';
     const track = (walk.track ?? []).length < 2 ? '' : ' The dashed line is the route you actually walked.';
-    return `Shadows at ${wording.clock(this.minute())}${round}; ${wording.walkLength(metres)} on foot. Tap, or press A under the pointer, to add a stop; tap the chosen stop to zoom in.${rest}${track}${map}`;
+    const onFoot = metres === 0 ? '' : `; ${wording.walkLength(metres)} on foot`;
+    return `Shadows at ${wording.clock(this.minute())}${round}${onFoot}. Tap, or press A under the pointer, to add a stop; tap the chosen stop to zoom in.${rest}${track}${map}`;
   });
 
   protected tap(at: { eastM: number; northM: number }): void {
