@@ -104,7 +104,7 @@ export class AppPage {
 
   async room(name: 'Walk' | 'Light' | 'Set-up' | 'Meter' | 'Log' | 'Kit' | 'Card'): Promise<void> {
     const bar = this.page.getByRole('navigation', { name: 'Rooms' });
-    const more = bar.getByRole('button', { name: 'More' });
+    const more = bar.getByRole('button', { name: 'More', exact: true });
     // In the hand the bar holds five; the others are under More.
     if ((await more.isVisible()) && (await bar.getByRole('link', { name }).count()) === 0) {
       await more.click();

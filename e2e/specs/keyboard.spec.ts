@@ -22,7 +22,7 @@ test('a walk from nothing to its card by keyboard alone', async ({ app }) => {
   const { page } = app;
   await tabTo(page, /^Start your own walk$/);
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { name: 'Start a walk' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Start a walk' })).toBeFocused();
   await tabTo(page, /^Start the walk$/);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'New walk has no stops yet' })).toBeVisible();

@@ -30,7 +30,7 @@ test('the frames of a walk, from files to what they say of the cards, by keys', 
   const sheet = page.getByRole('listbox', { name: 'Frames of the walk' });
   const frames = sheet.getByRole('option');
   // The clock is put right by the frames themselves.
-  await expect(page.getByLabel('Its clock is corrected by')).toHaveValue('−1:00:00');
+  await expect(page.getByLabel('Clock corrected by')).toHaveValue('−1:00:00');
   await expect(page.getByText('9 frames, 9 of them in stays of the walk')).toBeVisible();
   await expect(sheet.getByRole('group', { name: 'Tollard Stop' }).getByRole('option')).toHaveCount(3);
   await page.getByLabel('Which body of yours').selectOption({ label: 'Small body' });
@@ -39,9 +39,9 @@ test('the frames of a walk, from files to what they say of the cards, by keys', 
   await expect(page.getByText(/^The subject is|^Where the subject is/)).toBeVisible();
   // One frame whose time is known puts the clock right too: 5:41 it was, not 5:51.
   await app.fill('This frame was taken at', '05:51');
-  await expect(page.getByLabel('Its clock is corrected by')).toHaveValue('−0:50:00');
+  await expect(page.getByLabel('Clock corrected by')).toHaveValue('−0:50:00');
   await app.fill('This frame was taken at', '05:41');
-  await expect(page.getByLabel('Its clock is corrected by')).toHaveValue('−1:00:00');
+  await expect(page.getByLabel('Clock corrected by')).toHaveValue('−1:00:00');
   await sheet.focus();
   for (const key of ['7', '2', '7', '1']) await page.keyboard.press(key);
   const group = sheet.getByRole('group', { name: 'Tollard Stop' });

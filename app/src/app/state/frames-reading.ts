@@ -10,6 +10,7 @@ import { FrameQuestions } from './frame-questions';
 import { LogOfWalk } from './log-of-walk';
 import { LogStore } from './log.store';
 import { WorkspaceStore } from './workspace.store';
+import { counted } from '../wording/counted';
 
 /** Where the reading of files has come to. */
 export interface FramesReadingState {
@@ -96,7 +97,7 @@ export class FramesReading {
     let since = performance.now();
     const flush = (): void => {
       if (batch.length > 0) {
-        const label = `read ${taken.length} frames`;
+        const label = `read ${counted(taken.length, 'frame', 'frames')}`;
         this.store.edit({ label, mergeKey: `frames/${log.id}` }, addFrames(batch));
       }
       [batch, since] = [[], performance.now()];

@@ -53,6 +53,21 @@ describe('readings at a stop', () => {
     expect(state.waysOut().some((way) => way.kind === 'medium' && way.name.startsWith('straight'))).toBe(false);
   });
 
+  it('in less light than the card is for stays at its ISO ceiling with a longer time, in more at its base with a shorter one', () => {
+    const state = meterAt('vessen', 640);
+    const setUp = state.card()?.result.setUp;
+    const fNumber = setUp?.aperture.fNumber ?? 0;
+    const [highest, lowest] = [setUp?.iso.highest ?? 0, setUp?.iso.lowest ?? 0];
+    // 100·N²/(ISO·2^EV): six stops below what the card's own time takes at the ceiling, and six above what it takes at the base.
+    const evAt = (iso: number): number => Math.log2((100 * fNumber ** 2) / (iso * (setUp?.shutter.seconds ?? 1)));
+    const dark = state.exposureAt(evAt(highest) - 6);
+    expect([dark?.iso, state.isoText(highest)]).toEqual([state.isoText(highest), state.isoText(highest)]);
+    expect(dark?.shutter).toBe(state.wording().shutter((setUp?.shutter.seconds ?? 0) * 64, 'third'));
+    const bright = state.exposureAt(evAt(lowest) + 6);
+    expect(bright?.iso).toBe(state.isoText(lowest));
+    expect(bright?.shutter).toBe(state.wording().shutter((setUp?.shutter.seconds ?? 0) / 64, 'third'));
+  });
+
   it('keeps the first reading as the key until another is made it', () => {
     const state = meterAt('vessen', 640);
     state.add('7', 'face');

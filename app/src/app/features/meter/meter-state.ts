@@ -71,6 +71,11 @@ interface MediumAtHand {
   readonly iso: number | null;
 }
 
+/** Where no ISO of the card's gives an exposure: in less light its highest, in more its lowest, and the time gives way. */
+function endOfIso({ aperture, shutter, iso }: Card['result']['setUp'], ev100: number): number {
+  return secondsFor(ev100, { fNumber: aperture.fNumber, iso: iso.highest }) > shutter.seconds ? iso.highest : iso.lowest;
+}
+
 /** The readings of the chosen stop, where their key is put, and the exposure that comes of it. */
 @Injectable()
 export class MeterState {
@@ -182,7 +187,7 @@ export class MeterState {
 
   /** The ISO that goes with an exposure at the card's aperture and time. */
   private isoAt({ kit, result }: Card, ev100: number, school: PlacingSchool): number {
-    return this.floatingIso(kit.body, result.setUp, ev100, school) ?? result.setUp.iso.lowest;
+    return this.floatingIso(kit.body, result.setUp, ev100, school) ?? endOfIso(result.setUp, ev100);
   }
 
   /** Null where no ISO of the card's gives that exposure at its aperture and time. */
@@ -210,10 +215,10 @@ export class MeterState {
     const card = this.card();
     if (card === null) return null;
     const { body, lens, film } = card.kit;
-    const { aperture, shutter, iso } = card.result.setUp;
+    const { aperture, shutter } = card.result.setUp;
     const wording = this.wording();
     const found = this.isFilm() ? null : this.floatingIso(body, card.result.setUp, ev100, this.metering().school);
-    const setIso = found ?? (film === null ? iso.lowest : rollIso(film));
+    const setIso = found ?? (film === null ? endOfIso(card.result.setUp, ev100) : rollIso(film));
     const seconds = secondsFor(ev100, { fNumber: aperture.fNumber, iso: setIso });
     return {
       ev: wording.ev(ev100),

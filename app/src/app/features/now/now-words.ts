@@ -13,6 +13,7 @@ import { CARE_WORDS } from '../../wording/care';
 import type { Card } from '../../state/card.store';
 import type { WayLeft } from '../../state/way-ahead.store';
 import { changeText } from '../../wording/changes';
+import { capital } from '../../wording/capital';
 import { pictures } from '../../wording/day-sentences';
 import { nameOf } from '../../wording/name';
 import type { Wording } from '../../wording/wording';
@@ -46,7 +47,7 @@ const NOBODY = 0.005;
 function chanceWords({ chance, fourInFive }: Wait, wording: Wording): string {
   if (chance < NOBODY) return '';
   return fourInFive.kind === 'within'
-    ? `${wording.chance(chance)} chance of another good subject; 80 % within ${Math.max(1, Math.ceil(fourInFive.minutes))} min.`
+    ? `${capital(wording.chance(chance))} chance of another good subject; 80 % within ${Math.max(1, Math.ceil(fourInFive.minutes))} min.`
     : `At best a ${wording.percent(fourInFive.atMost)} chance of another good subject while this light lasts.`;
 }
 

@@ -14,6 +14,7 @@ import { GAZETTEER } from '../../data/gazetteer';
 import { zoneAt, zoneNames } from '../../data/zones';
 import { DateField } from '../../ui/date-field';
 import { isZone, ZoneField } from '../../ui/zone-field';
+import { focusSoon, isFocusLost } from '../../ui/focus-soon';
 import { WalkActions } from '../../state/actions/walk.actions';
 import { MapDrop } from '../../state/map-drop';
 import { MapReading } from '../../state/map-reading';
@@ -133,6 +134,8 @@ export class StartPage {
       if (bodyId.pristine && bodyId.value === '' && body !== null) bodyId.setValue(body);
       if (lensId.pristine && lensId.value === '' && lens !== null) lensId.setValue(lens);
     });
+    // What was pressed to come here goes with the sides, when this page has come.
+    focusSoon(() => (isFocusLost() ? document.querySelector<HTMLElement>('.start h1') : null));
     const reading = inject(MapReading);
     inject(MapDrop)
       .file$.pipe(takeUntilDestroyed())

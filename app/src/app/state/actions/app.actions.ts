@@ -123,7 +123,6 @@ export class AppActions {
       this.store.edit({ label: `import ${file.name}` }, () => workspace);
       await this.store.written();
       if (read.pictures !== undefined) await (await this.pictures()).take(read.pictures, ids.frames);
-      this.store.announce(`Imported ${file.name}`);
     }
     return read;
   }
