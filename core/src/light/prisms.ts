@@ -35,6 +35,73 @@ function checkCorner(name: string, k: number, corner: unknown): asserts corner i
   if (!Number.isFinite(northM)) checkFinite(`${name}[${k}][1]`, northM);
 }
 
+const TOO_FEW = 'a polygon of at least three different corners';
+
+/** Checks a ring as `readFootprint` reads it, and keeps nothing of it but its box. */
+function checkedBox(name: string, footprint: unknown, box: Box): void {
+  checkArray(name, footprint);
+  let [minX, minY, maxX, maxY] = [Infinity, Infinity, -Infinity, -Infinity];
+  let [firstX, firstY, lastX, lastY, count] = [NaN, NaN, NaN, NaN, 0];
+  for (let k = 0; k < footprint.length; k++) {
+    const corner: unknown = footprint[k];
+    checkCorner(name, k, corner);
+    const x = corner[0];
+    const y = corner[1];
+    if (x === lastX && y === lastY) continue;
+    if (count === 0) [firstX, firstY] = [x, y];
+    [lastX, lastY] = [x, y];
+    count += 1;
+    if (x < minX) minX = x;
+    if (x > maxX) maxX = x;
+    if (y < minY) minY = y;
+    if (y > maxY) maxY = y;
+  }
+  if (count > 1 && firstX === lastX && firstY === lastY) count -= 1;
+  if (count < 3) throw rangeError(name, TOO_FEW, footprint);
+  box.minX = minX;
+  box.minY = minY;
+  box.maxX = maxX;
+  box.maxY = maxY;
+}
+
+interface Box {
+  minX: number;
+  minY: number;
+  maxX: number;
+  maxY: number;
+}
+
+/** Scratch of `readFacts`; a courtyard's box is of no use. */
+const outer: Box = { minX: 0, minY: 0, maxX: 0, maxY: 0 };
+const ofHole: Box = { ...outer };
+
+/** What is asked of every prism, side by side: middle east and north, radius of the circle round it, base, height. */
+export const PER_PRISM = 5;
+
+/** The facts of a building, checked whole as `readPrism` checks it: for one question most buildings need no more. */
+export function readFacts(building: unknown, name: string, facts: Float64Array, at: number): void {
+  checkOptions(name, building);
+  const { footprint, heightM, baseM = 0, courtyards } = building as Building;
+  checkedBox(`${name}.footprint`, footprint, outer);
+  if (courtyards !== undefined) {
+    checkArray(`${name}.courtyards`, courtyards);
+    courtyards.forEach((hole, k) => checkedBox(`${name}.courtyards[${k}]`, hole, ofHole));
+  }
+  checkHeights(name, heightM, baseM);
+  facts[at] = (outer.minX + outer.maxX) / 2;
+  facts[at + 1] = (outer.minY + outer.maxY) / 2;
+  facts[at + 2] = Math.hypot(outer.maxX - outer.minX, outer.maxY - outer.minY) / 2;
+  facts[at + 3] = baseM;
+  facts[at + 4] = heightM;
+}
+
+function checkHeights(name: string, heightM: number, baseM: number): void {
+  // The names that a message would say are only put together where there is something to say.
+  if (!(Number.isFinite(heightM) && heightM > 0)) checkPositive(`${name}.heightM`, heightM);
+  if (!(Number.isFinite(baseM) && baseM >= 0)) checkAtLeast(`${name}.baseM`, baseM, 0);
+  if (heightM <= baseM) throw rangeError(`${name}.heightM`, `greater than baseM (${baseM})`, heightM);
+}
+
 /** Corners without repeats in a row, so that no edge has length zero. */
 function readFootprint(name: string, footprint: unknown): Float64Array {
   checkArray(name, footprint);
@@ -47,7 +114,7 @@ function readFootprint(name: string, footprint: unknown): Float64Array {
   }
   const closes = flat.length > 2 && flat[0] === flat[flat.length - 2] && flat[1] === flat[flat.length - 1];
   if (closes) flat.length -= 2;
-  if (flat.length < 6) throw rangeError(name, 'a polygon of at least three different corners', footprint);
+  if (flat.length < 6) throw rangeError(name, TOO_FEW, footprint);
   return Float64Array.from(flat);
 }
 
@@ -72,9 +139,7 @@ export function readPrism(building: unknown, name: string): Prism {
   const corners = readFootprint(`${name}.footprint`, footprint);
   checkArray(`${name}.courtyards`, courtyards);
   const holes = courtyards.map((hole, k) => readFootprint(`${name}.courtyards[${k}]`, hole));
-  checkPositive(`${name}.heightM`, heightM);
-  checkAtLeast(`${name}.baseM`, baseM, 0);
-  if (heightM <= baseM) throw rangeError(`${name}.heightM`, `greater than baseM (${baseM})`, heightM);
+  checkHeights(name, heightM, baseM);
   const box = boxOf(corners);
   const { minX, minY, maxX, maxY } = box;
   return {

@@ -1,5 +1,5 @@
 import { checkArray, checkBetween, checkFinite, checkOptions, RAD_PER_DEG } from '../units/index.js';
-import { type Building, isStrictlyInside, passesThrough, type Prism, readPrism } from './prisms.js';
+import { type Building, isStrictlyInside, passesThrough, PER_PRISM, type Prism, readFacts, readPrism } from './prisms.js';
 import { type PrismGrid, prismGrid, walkGrid } from './prismGrid.js';
 import type { SunPosition } from './sunPosition.js';
 
@@ -37,21 +37,50 @@ function checkSun(sun: SunPosition): SunPosition {
   return sun;
 }
 
-/** What is asked of every prism, side by side: middle east and north, radius of the circle round it, base, height. */
-const PER_PRISM = 5;
-
-function factsOf(prisms: readonly Prism[]): Float64Array {
-  const facts = new Float64Array(prisms.length * PER_PRISM);
-  prisms.forEach(({ midX, midY, radiusM, baseM, heightM }, k) => facts.set([midX, midY, radiusM, baseM, heightM], k * PER_PRISM));
-  return facts;
-}
-
 /** So many questions are answered by a look at every building before a grid is worth its making. */
 const WITHOUT_GRID = 16;
 
 interface Prepared {
-  readonly prisms: readonly Prism[];
+  readonly count: number;
   readonly facts: Float64Array;
+  readonly tallestM: number;
+  readonly prismAt: (k: number) => Prism;
+}
+
+function factsOf(buildings: readonly Building[]): Float64Array {
+  const facts = new Float64Array(buildings.length * PER_PRISM);
+  for (let k = 0; k < buildings.length; k++) readFacts(buildings[k], `buildings[${k}]`, facts, k * PER_PRISM);
+  return facts;
+}
+
+function prepared(facts: Float64Array, prismAt: (k: number) => Prism): Prepared {
+  const count = facts.length / PER_PRISM;
+  let tallestM = 0;
+  for (let k = 0; k < count; k++) tallestM = Math.max(tallestM, facts[k * PER_PRISM + 4] as number);
+  return { count, facts, tallestM, prismAt };
+}
+
+/** Whether the sun reaches a point, by a look at every prism, or at those of a grid. */
+function reaches(scene: Prepared, point: ScenePoint, sun: SunPosition, gridOf: () => PrismGrid | null): boolean {
+  const heightM = checkPoint(point);
+  checkSun(sun);
+  const { eastM, northM } = point;
+  const { azimuthDeg, altitudeDeg } = sun;
+  if (altitudeDeg <= 0) return false;
+  if (heightM >= scene.tallestM) return true;
+
+  const cosAltitude = Math.cos(altitudeDeg * RAD_PER_DEG);
+  if (cosAltitude < OVERHEAD_COS) return !isRoofed(scene, eastM, northM, heightM);
+  const azimuth = (azimuthDeg % 360) * RAD_PER_DEG;
+  ray.x = eastM;
+  ray.y = northM;
+  ray.dx = Math.sin(azimuth);
+  ray.dy = Math.cos(azimuth);
+  const slope = Math.max(Math.sin(altitudeDeg * RAD_PER_DEG) / cosAltitude, LEAST_SLOPE);
+  const grid = gridOf();
+  if (grid !== null) return !walkGrid(grid, ray, (scene.tallestM - heightM) / slope, (k) => blocks(scene, k, heightM, slope));
+  for (let k = 0; k < scene.count; k++) if (blocks(scene, k, heightM, slope)) return false;
+  return true;
 }
 
 /**
@@ -64,34 +93,15 @@ export function shadowScene(options: { readonly buildings: readonly Building[] }
   checkOptions('options', options);
   checkArray('buildings', options.buildings);
   const prisms = options.buildings.map((building, k) => readPrism(building, `buildings[${k}]`));
-  const tallestM = prisms.reduce((tallest, { heightM }) => Math.max(tallest, heightM), 0);
-  const prepared: Prepared = { prisms, facts: factsOf(prisms) };
+  const scene = prepared(factsOf(options.buildings), (k) => prisms[k] as Prism);
   let grid: PrismGrid | null = null;
   let asked = 0;
+  const gridOf = (): PrismGrid | null => (grid ??= asked++ < WITHOUT_GRID ? null : prismGrid(prisms));
 
   return {
     isSunlit(question) {
       checkOptions('options', question);
-      const { point, sun } = question;
-      const heightM = checkPoint(point);
-      checkSun(sun);
-      const { eastM, northM } = point;
-      const { azimuthDeg, altitudeDeg } = sun;
-      if (altitudeDeg <= 0) return false;
-      if (heightM >= tallestM) return true;
-
-      const cosAltitude = Math.cos(altitudeDeg * RAD_PER_DEG);
-      if (cosAltitude < OVERHEAD_COS) return !isRoofed(prisms, eastM, northM, heightM);
-      if (grid === null && asked++ >= WITHOUT_GRID) grid = prismGrid(prisms);
-      const azimuth = (azimuthDeg % 360) * RAD_PER_DEG;
-      ray.x = eastM;
-      ray.y = northM;
-      ray.dx = Math.sin(azimuth);
-      ray.dy = Math.cos(azimuth);
-      const slope = Math.max(Math.sin(altitudeDeg * RAD_PER_DEG) / cosAltitude, LEAST_SLOPE);
-      const blocksRay = (k: number): boolean => blocks(prepared, k, heightM, slope);
-      if (grid === null) return !prisms.some((_, k) => blocksRay(k));
-      return !walkGrid(grid, ray, (tallestM - heightM) / slope, blocksRay);
+      return reaches(scene, question.point, question.sun, gridOf);
     },
   };
 }
@@ -99,12 +109,15 @@ export function shadowScene(options: { readonly buildings: readonly Building[] }
 /** The ray of the question that is being answered. Scratch, never shared out. */
 const ray = { x: 0, y: 0, dx: 0, dy: 0 };
 
-function isRoofed(prisms: readonly Prism[], x: number, y: number, heightM: number): boolean {
-  return prisms.some((prism) => prism.heightM > heightM && isStrictlyInside(prism, x, y));
+function isRoofed({ count, facts, prismAt }: Prepared, x: number, y: number, heightM: number): boolean {
+  for (let k = 0; k < count; k++) {
+    if ((facts[k * PER_PRISM + 4] as number) > heightM && isStrictlyInside(prismAt(k), x, y)) return true;
+  }
+  return false;
 }
 
 /** Whether the ray runs through a prism between its base and its roof: by its circle first, which tells most. */
-function blocks({ prisms, facts }: Prepared, k: number, heightM: number, slope: number): boolean {
+function blocks({ facts, prismAt }: Prepared, k: number, heightM: number, slope: number): boolean {
   const at = k * PER_PRISM;
   const mx = (facts[at] as number) - ray.x;
   const my = (facts[at + 1] as number) - ray.y;
@@ -114,7 +127,7 @@ function blocks({ prisms, facts }: Prepared, k: number, heightM: number, slope: 
   const from = Math.max(0, ((facts[at + 3] as number) - heightM) / slope);
   const to = ((facts[at + 4] as number) - heightM) / slope;
   if (to <= from || along + radiusM < from || along - radiusM > to) return false;
-  return passesThrough(prisms[k] as Prism, ray, from, to);
+  return passesThrough(prismAt(k), ray, from, to);
 }
 
 /**
@@ -128,5 +141,9 @@ export function isSunlit(options: {
   readonly buildings: readonly Building[];
 }): boolean {
   checkOptions('options', options);
-  return shadowScene({ buildings: options.buildings }).isSunlit(options);
+  const { buildings, point, sun } = options;
+  checkArray('buildings', buildings);
+  // Of most buildings their circle tells enough: only what the ray comes near is made a prism of.
+  const scene = prepared(factsOf(buildings), (k) => readPrism(buildings[k], `buildings[${k}]`));
+  return reaches(scene, point, sun, () => null);
 }

@@ -147,6 +147,9 @@ describe('against a march along the ray', () => {
             ) {
               different++;
             }
+            expect(isSunlit({ point, sun: { azimuthDeg, altitudeDeg }, buildings: town })).toBe(
+              scene.isSunlit({ point, sun: { azimuthDeg, altitudeDeg } }),
+            );
           }
         },
       ),
@@ -268,6 +271,11 @@ describe('what buildings it refuses', () => {
   ])('%#', (building, kind, message) => {
     expect(() => ask(building)).toThrow(kind as never);
     expect(() => ask(building)).toThrow(message as string);
+    // One question asked without preparing refuses the same, in the same words.
+    const once = (): unknown =>
+      isSunlit({ point: { eastM: 0, northM: 0 }, sun: from(0, 20), buildings: [building as unknown as Building] });
+    expect(once).toThrow(kind as never);
+    expect(once).toThrow(message as string);
   });
 
   it('refuses a sun above the zenith and a point without a place', () => {
