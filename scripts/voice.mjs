@@ -1,5 +1,6 @@
 // npm run voice: reads every text that a person sees for habits that a native-English photographer would stumble over.
-// Texts: what stands between tags and in text attributes of templates, and the strings of wording, sentences and labels.
+// Texts: what stands between tags and in text attributes of templates, the strings of wording, sentences and labels, and the
+// prose of the documents.
 import { readFileSync } from 'node:fs';
 import { execFileSync } from 'node:child_process';
 import { dirname, join } from 'node:path';
@@ -32,9 +33,10 @@ export const HABITS = [
   [/\bpays\b.*\bwaiting\b|\bwaiting pays\b/i, '“worth waiting”'],
 ];
 
-const files = execFileSync('git', ['ls-files', 'app/src/app', 'core/src/stop/intents.ts'], { cwd: ROOT, encoding: 'utf8' })
+const READ = ['app/src/app', 'core/src/stop/intents.ts', 'docs', 'README.md', 'CONTRIBUTING.md'];
+const files = execFileSync('git', ['ls-files', ...READ], { cwd: ROOT, encoding: 'utf8' })
   .split('\n')
-  .filter((file) => /\.(html|ts)$/.test(file) && !/\.spec\.ts$/.test(file));
+  .filter((file) => /\.(html|ts|md)$/.test(file) && !/\.spec\.ts$/.test(file));
 
 const TEXT_ATTRIBUTES = /\b(?:label|hint|placeholder|aria-label|sentence|title)="([^"]*)"/g;
 const BOUND_TEXTS = /'((?:[^'\\]|\\.)*)'/g;
@@ -64,9 +66,16 @@ function textsOfCode(code) {
   });
 }
 
+/** Prose, line by line; what stands in code marks is code. */
+function textsOfProse(prose) {
+  return prose.split('\n').map((line, k) => ({ text: line.replace(/`[^`]*`/g, ''), line: k + 1 }));
+}
+
+const READERS = { html: textsOfTemplate, ts: textsOfCode, md: textsOfProse };
+
 const found = files.flatMap((file) => {
   const source = readFileSync(join(ROOT, file), 'utf8');
-  const texts = file.endsWith('.html') ? textsOfTemplate(source) : textsOfCode(source);
+  const texts = READERS[file.split('.').at(-1)](source);
   return texts.flatMap(({ text, line }) =>
     HABITS.flatMap(([habit, instead]) => (habit.test(text) ? [`${file}:${line}: “${text.trim()}”: ${instead}`] : [])),
   );

@@ -34,7 +34,7 @@ export interface RangeQuestion {
 const PULL_GAINS_EV = 0.7;
 const EXACT_EV = 1e-9;
 
-/** Source: docs/metering.md#ways-out. Empty where nothing is kept or all of it fits. */
+/** Source: docs/metering.md#what-would-help. Empty where nothing is kept or all of it fits. */
 export function rangeWaysOut({
   readings,
   medium,

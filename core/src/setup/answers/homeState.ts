@@ -59,7 +59,7 @@ function ownBest(input: SetUpInput): { readonly best: Evaluation; readonly dialK
  * The one set-up to return to: of all that the hand can set with one body, lens and approach, the one that maximises
  * Σ weight x chance over the stops; between equals the one whose worst stop is best, then the first. Every stop's input
  * must have the same body, lens, focal length and approach. The focus is a fixed distance, and no intent brings its own
- * school of depth: one aperture has to serve silhouettes and candids alike. Null without a stop that can have one. Source: docs/formulas.md#home-state.
+ * school of depth: one aperture has to serve silhouettes and candids alike. Null without a stop that can have one. Source: docs/formulas.md#base-set-up.
  * @throws as `searchSetUp`; RangeError where the stops do not share their marks.
  */
 export function homeState(stops: readonly HomeStop[]): HomeState | null {
