@@ -13,7 +13,7 @@ export function againstSentences({ frames, judged, good, expected }: AgainstCard
   const first =
     judged === frames
       ? `${counted(frames, 'frame', 'frames')}, ${good} good.`
-      : `${counted(frames, 'frame', 'frames')}, ${good} good of ${judged} marked.`;
+      : `${counted(frames, 'frame', 'frames')}, ${judged === 0 ? 'none marked yet' : `${good} good of ${judged} marked`}.`;
   if (expected === null) return [first];
   const { mean, low, high } = expected;
   const isWithin = good >= low && good <= high;

@@ -119,7 +119,7 @@ export class WalkView {
     }
     const gain =
       stop === null || best === null ? [] : [stopGainSentence({ ...stop, name: nameOf(stop) }, best, found, this.wording())];
-    return [stay, ...after.late.map(({ name, byMin }) => `${byMin} min late at ${name}.`), ...gain].join(' ');
+    return [stay, ...after.late.map(({ name, byMin }) => `${this.wording().duration(byMin)} late at ${name}.`), ...gain].join(' ');
   });
   protected readonly basis = computed(() => {
     const stops = this.walk()?.stops ?? [];
