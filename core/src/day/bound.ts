@@ -4,12 +4,14 @@ import type { Stays } from './stays.js';
 
 /**
  * A plan that may come to a place again once it has forgotten that it was there. At a place only the visits of its own
- * neighbourhood are remembered; every real plan is among those counted, so the best of them, with prices on visits given
+ * neighbourhood are remembered, and what has been had anywhere, a meal; every real plan is among those counted, so the best of them, with prices on visits given
  * back, is never under the best day. Source: docs/formulas.md#day (relaxation by neighbourhoods, Lagrange prices).
  */
 export interface Memory {
   /** By visit, what is remembered there, itself among it, rising. */
   readonly remembered: readonly (readonly number[])[];
+  /** What is had where one is, each remembered everywhere; what is had anywhere and not among these costs no time in the bound. */
+  readonly here: readonly number[];
 }
 
 /** At most so many others are remembered at a place, and so many states in all. */
@@ -19,12 +21,17 @@ const NEAREST = 4;
 /** More musts than this are not remembered everywhere; a price holds them then. */
 const MOST_MUSTS = 6;
 
-/** What is had anywhere keeps nobody from anything here: to leave it out only makes the bound higher. */
 function visitsOnFoot({ visits }: DayOnGrid['question']): readonly number[] {
   return visits.map((_, k) => k).filter((k) => visits[k]?.isAnywhere !== true);
 }
 
-export function firstMemory({ question, walks }: DayOnGrid): Memory {
+/** Meals and rests whose time a bound counts: on a walk that runs already they may come before its first stop, which is left out. */
+export function hadHere({ question }: DayOnGrid): readonly number[] {
+  if (question.setsOff === 'now') return [];
+  return question.visits.map((_, k) => k).filter((k) => question.visits[k]?.isAnywhere === true);
+}
+
+export function firstMemory({ question, walks }: DayOnGrid, here: readonly number[]): Memory {
   const count = question.visits.length;
   const onFoot = visitsOnFoot(question);
   const musts = onFoot.filter((k) => question.visits[k]?.isMust === true).slice(0, MOST_MUSTS);
@@ -33,9 +40,9 @@ export function firstMemory({ question, walks }: DayOnGrid): Memory {
       .filter((k) => k !== place)
       .sort((a, b) => (walks.slots[place * count + a] as number) - (walks.slots[place * count + b] as number) || a - b)
       .slice(0, NEAREST);
-    return [...new Set([place, ...musts, ...near])].sort((a, b) => a - b);
+    return [...new Set([place, ...musts, ...near, ...here])].sort((a, b) => a - b);
   });
-  return { remembered };
+  return { remembered, here };
 }
 
 /** Places and what is remembered at them, as far as they can be come to, with where each visit leads. */
@@ -44,11 +51,13 @@ interface States {
   readonly visit: Int32Array;
   /** By state x visit: the state that the walk leads to; −1 where that is remembered. The start is the last row. */
   readonly next: Int32Array;
+  /** By state x what is had here: the state with it had, at the same place; −1 where it has been. */
+  readonly had: Int32Array;
   /** 1 where all remembered musts have been had. */
   readonly mayEnd: Uint8Array;
 }
 
-function statesOf({ question }: DayOnGrid, { remembered }: Memory): States | null {
+function statesOf({ question }: DayOnGrid, { remembered, here }: Memory): States | null {
   const count = question.visits.length;
   const musts = (remembered[0] ?? []).filter(
     (k) => question.visits[k]?.isMust === true && remembered.every((all) => all.includes(k)),
@@ -66,6 +75,7 @@ function statesOf({ question }: DayOnGrid, { remembered }: Memory): States | nul
   };
   const onFoot = visitsOnFoot(question);
   const next: Int32Array[] = [];
+  const had: number[] = [];
   const rowFrom = (known: readonly number[]): Int32Array => {
     const row = new Int32Array(count).fill(-1);
     for (const visit of onFoot) if (!known.includes(visit)) row[visit] = numberOf(visit, known);
@@ -73,9 +83,10 @@ function statesOf({ question }: DayOnGrid, { remembered }: Memory): States | nul
   };
   const start = rowFrom([]);
   // The list grows while it is gone through.
-  for (const { known } of states) {
+  for (const { visit, known } of states) {
     if (states.length > MOST_STATES) return null;
     next.push(rowFrom(known));
+    for (const one of here) had.push(known.includes(one) ? -1 : numberOf(visit, [...known, one]));
   }
   const all = new Int32Array((states.length + 1) * count);
   [...next, start].forEach((row, k) => all.set(row, k * count));
@@ -83,6 +94,7 @@ function statesOf({ question }: DayOnGrid, { remembered }: Memory): States | nul
     count: states.length,
     visit: Int32Array.from(states, ({ visit }) => visit),
     next: all,
+    had: Int32Array.from(had),
     mayEnd: Uint8Array.from(states, ({ known }) => Number(musts.every((must) => known.includes(must)))),
   };
 }
@@ -100,13 +112,16 @@ export interface Relaxation {
   readonly states: States;
   readonly arrivals: Int32Array;
   readonly departures: Int32Array;
+  /** By state x what is had here: the best of beginning it in a slot or later. */
+  readonly meals: Int32Array;
 }
 
 export function relaxationOf(day: DayOnGrid, memory: Memory): Relaxation | null {
   const states = statesOf(day, memory);
   if (states === null) return null;
   const size = (states.count + 1) * day.grid.slots;
-  return { day, memory, states, arrivals: new Int32Array(size), departures: new Int32Array(size) };
+  const meals = new Int32Array(states.had.length * day.grid.slots);
+  return { day, memory, states, arrivals: new Int32Array(size), departures: new Int32Array(size), meals };
 }
 
 /** The best stay from a slot under a price on its visit; the stay's number, −1 for none. */
@@ -131,8 +146,28 @@ function stayUnderPrice(
   return chosen;
 }
 
+/** The best of having at a state in a slot or later what is had anywhere; it carries no price, because it is had once. */
+function bestMeal({ day, memory, states, departures, meals }: Relaxation, state: number, slot: number): number {
+  const { slots } = day.grid;
+  let best = NEVER;
+  for (let k = 0; k < memory.here.length; k++) {
+    const at = state * memory.here.length + k;
+    const after = states.had[at] as number;
+    const later = after === -1 || slot + 1 >= slots ? NEVER : (meals[at * slots + slot + 1] as number);
+    const waits = isNever(later) ? NEVER : later - day.walks.slotPrice;
+    const own = day.stays[memory.here[k] as number] as Stays;
+    const stay = after === -1 ? -1 : stayUnderPrice(own, slot, day.walks.slotPrice, 0, departures, after * slots, waits);
+    const value =
+      stay === -1 ? waits : (own.net[stay] as number) + (departures[after * slots + (own.leaveSlot[stay] as number)] as number);
+    meals[at * slots + slot] = value;
+    if (value > best) best = value;
+  }
+  return best;
+}
+
 /** Values of all states, from the last slot to the first. */
-function fill({ day, states, arrivals, departures }: Relaxation, prices: Int32Array): void {
+function fill(relaxation: Relaxation, prices: Int32Array): void {
+  const { day, states, arrivals, departures } = relaxation;
   const { grid, walks, question, stays } = day;
   const { slots } = grid;
   const visits = question.visits.length;
@@ -153,6 +188,7 @@ function fill({ day, states, arrivals, departures }: Relaxation, prices: Int32Ar
       const place = isStart ? visits : (states.visit[state] as number);
       const isInTime = slot <= (walks.lastHomeSlot[place] as number);
       let best = !isStart && states.mayEnd[state] === 1 && isInTime ? -(walks.homeCost[place] as number) : NEVER;
+      if (!isStart) best = Math.max(best, bestMeal(relaxation, state, slot));
       if (!isStart || slot === 0 || question.setsOff !== 'now') {
         for (let visit = 0; visit < visits; visit++) {
           const next = states.next[state * visits + visit] as number;
@@ -168,8 +204,33 @@ function fill({ day, states, arrivals, departures }: Relaxation, prices: Int32Ar
   }
 }
 
+/** What is had here from a slot on, and the slot that it is left in: where the best of leaving a state is to have it first. */
+function mealFrom(
+  { day, memory, states, departures, meals }: Relaxation,
+  state: number,
+  slot: number,
+): { readonly visit: number; readonly state: number; readonly slot: number } | null {
+  const { slots } = day.grid;
+  const k = memory.here.findIndex(
+    (_, one) => meals[(state * memory.here.length + one) * slots + slot] === departures[state * slots + slot],
+  );
+  if (k === -1) return null;
+  const at = state * memory.here.length + k;
+  const after = states.had[at] as number;
+  const visit = memory.here[k] as number;
+  const own = day.stays[visit] as Stays;
+  for (let begin = slot; begin < slots; begin++) {
+    const stay = stayUnderPrice(own, begin, day.walks.slotPrice, 0, departures, after * slots, NEVER);
+    const left = stay === -1 ? -1 : (own.leaveSlot[stay] as number);
+    const value = stay === -1 ? NEVER : (own.net[stay] as number) + (departures[after * slots + left] as number);
+    if (stay !== -1 && value === meals[at * slots + begin]) return { visit, state: after, slot: left };
+  }
+  return null;
+}
+
 /** The visits of the best relaxed day, read back from its values. */
-function visitsOf({ day, states, arrivals, departures }: Relaxation, prices: Int32Array, fromSlot: number): readonly number[] {
+function visitsOf(relaxation: Relaxation, prices: Int32Array, fromSlot: number): readonly number[] {
+  const { day, states, arrivals, departures } = relaxation;
   const { grid, walks, question, stays } = day;
   const { slots } = grid;
   const count = question.visits.length;
@@ -178,6 +239,12 @@ function visitsOf({ day, states, arrivals, departures }: Relaxation, prices: Int
   for (;;) {
     const value = departures[state * slots + slot] as number;
     const place = state === states.count ? count : (states.visit[state] as number);
+    const meal = state === states.count || isNever(value) ? null : mealFrom(relaxation, state, slot);
+    if (meal !== null) {
+      visits.push(meal.visit);
+      ({ state, slot } = meal);
+      continue;
+    }
     const step = Array.from({ length: count }, (_, visit) => visit).find((visit) => {
       const next = states.next[state * count + visit] as number;
       const reach = slot + (walks.slots[place * count + visit] as number);
@@ -209,10 +276,10 @@ function visitsOf({ day, states, arrivals, departures }: Relaxation, prices: Int
   }
 }
 
-/** Worths of what is had anywhere, which a bound without it has to be given. */
-function worthAnywhere({ question }: DayOnGrid): number {
-  const flat = question.visits.flatMap(({ isAnywhere, worth }) =>
-    isAnywhere === true && worth.kind === 'flat' ? [worth.millionths] : [],
+/** Worths of what is had anywhere and left out, which a bound without it has to be given. */
+function worthLeftOut({ question }: DayOnGrid, { here }: Memory): number {
+  const flat = question.visits.flatMap(({ isAnywhere, worth }, k) =>
+    isAnywhere === true && !here.includes(k) && worth.kind === 'flat' ? [worth.millionths] : [],
   );
   return flat.reduce((sum, millionths) => sum + millionths, 0);
 }
@@ -223,7 +290,7 @@ function isFreeToStay({ question }: DayOnGrid): boolean {
 
 /** One round under prices, millionths by visit. Staying at home is a day as well where nothing has to be had. */
 export function relaxedDay(relaxation: Relaxation, prices: Int32Array): Relaxed | null {
-  const { day, states, departures } = relaxation;
+  const { day, memory, states, departures } = relaxation;
   fill(relaxation, prices);
   const { slots } = day.grid;
   let best = -1;
@@ -231,14 +298,15 @@ export function relaxedDay(relaxation: Relaxation, prices: Int32Array): Relaxed 
     const value = departures[states.count * slots + slot] as number;
     if (!isNever(value) && (best === -1 || value > (departures[states.count * slots + best] as number))) best = slot;
   }
-  const given = prices.reduce((sum, price) => sum + price, worthAnywhere(day));
+  const given = prices.reduce((sum, price) => sum + price, worthLeftOut(day, memory));
   const value = best === -1 ? NEVER : (departures[states.count * slots + best] as number);
   if (isFreeToStay(day) && value <= 0) return { bound: given, visits: [] };
   return best === -1 ? null : { bound: value + given, visits: visitsOf(relaxation, prices, best) };
 }
 
 /** Every place between two passes of a visit remembers it from now on; null where nothing more can be remembered. */
-export function withLoopsRemembered({ memory }: Relaxation, visits: readonly number[]): Memory | null {
+export function withLoopsRemembered({ memory }: Relaxation, relaxed: readonly number[]): Memory | null {
+  const visits = relaxed.filter((visit) => !memory.here.includes(visit));
   const remembered = memory.remembered.map((all) => [...all]);
   let isChanged = false;
   visits.forEach((visit, k) => {
@@ -252,5 +320,5 @@ export function withLoopsRemembered({ memory }: Relaxation, visits: readonly num
       isChanged = true;
     }
   });
-  return isChanged ? { remembered } : null;
+  return isChanged ? { ...memory, remembered } : null;
 }

@@ -218,6 +218,37 @@ describe('more visits than a table holds', () => {
     expect(found).toBeGreaterThanOrEqual(39);
   });
 
+  it('counts the time of a meal had anywhere: the bound is never under the best day, and nearer to it', () => {
+    const lunch = (millionths: number, isMust: boolean): Visit =>
+      visit(
+        'lunch',
+        { kind: 'flat', millionths },
+        { isMust, isAnywhere: true, shortestMin: 60, longestMin: 60, beginnings: { fromMin: 690, toMin: 810 } },
+      );
+    let [gaps, gapsWithout] = [0, 0];
+    for (let seed = 1; seed <= 24; seed++) {
+      const question = strewnDay(seed, 5 + (seed % 3));
+      const meal = lunch(seed % 2 === 0 ? 0 : 300_000, seed % 4 < 2);
+      const rows = question.walksMin.map((row) => [...row, 0]);
+      const withMeal = {
+        ...question,
+        visits: [...question.visits, meal],
+        walksMin: [...rows, rows[0]?.map(() => 0) ?? []],
+        ...(question.fromStartMin === undefined ? {} : { fromStartMin: [...question.fromStartMin, 0] }),
+        ...(question.toEndMin === undefined ? {} : { toEndMin: [...question.toEndMin, 0] }),
+      };
+      const day = dayOnGrid(withMeal, 5);
+      const exact = planFrom(finish(dayTableSteps(day)))?.value ?? NEVER;
+      const many = finish(manyVisitsSteps(day));
+      expect([seed, Math.min(0, many.bound - exact)]).toEqual([seed, 0]);
+      expect(many.value).toBeLessThanOrEqual(exact);
+      gaps += many.bound - exact;
+      const bare = finish(manyVisitsSteps(dayOnGrid(question, 5)));
+      gapsWithout += bare.bound + (meal.worth.kind === 'flat' ? meal.worth.millionths : 0) - exact;
+    }
+    expect(gaps).toBeLessThan(gapsWithout / 2);
+  });
+
   it('plans thirty stops within a hundredth of the bound, by its own rules, and may be stopped at any step', () => {
     const question = strewnDay(1, 30);
     let last: ReturnType<typeof planDay> | null = null;

@@ -1,4 +1,4 @@
-import { firstMemory, relaxationOf, relaxedDay, withLoopsRemembered, type Relaxed, type Relaxation } from './bound.js';
+import { firstMemory, hadHere, relaxationOf, relaxedDay, withLoopsRemembered, type Relaxed, type Relaxation } from './bound.js';
 import { chainOf, valueOfChain } from './chain.js';
 import type { DayOnGrid } from './dayTable.js';
 import { NEVER } from './grid.js';
@@ -98,7 +98,7 @@ export function* manyVisitsSteps(day: DayOnGrid): Generator<FoundWithin, FoundWi
   }
   yield* tryFrom(found.order);
 
-  const relaxation = relaxationOf(day, firstMemory(day));
+  const relaxation = relaxationOf(day, firstMemory(day, hadHere(day))) ?? relaxationOf(day, firstMemory(day, []));
   if (relaxation === null) return { ...found, bound };
   const none = new Int32Array(count);
   const rounds: Rounds = {
