@@ -636,6 +636,7 @@ export {
   SINGLE_NAMES,
   type SingleName,
 } from './formats/archive/collections.js';
+export { FIELD_RANGES, type FieldRange } from './formats/archive/fieldRanges.js';
 export { LONGEST_NAME, MOST_READINGS, MOST_STOPS, MOST_TRACK_POINTS } from './formats/archive/limits.js';
 export { fitTogether, NO_ROOM } from './formats/archive/room.js';
 export { DEFAULT_SETTINGS, type Settings } from './formats/archive/settings.js';

@@ -7,6 +7,7 @@ import { DEFAULT_FRAMING, DEFAULT_INTENTS, DEFAULT_SHOOTING, type Intent, type S
 import { cloudOf, type Walk } from '../../walk/index.js';
 import { readArchive, readRow } from '../index.js';
 import type { Archive } from './collections.js';
+import { FIELD_RANGES } from './fieldRanges.js';
 
 /**
  * Whatever a stored row may hold, the core can compute: each figure of a stop, a walk, the kit and the standard is put at
@@ -106,6 +107,58 @@ function failuresIn<Row>(
 
 const isWalk = (row: Walk): boolean => readRow('walks', row, 2).ok;
 const withWalk = (walk: Walk): Archive => ({ ...HOLDINGS, walks: [walk] });
+
+const STREET_STOP: Stop = {
+  ...FULL_STOP,
+  section: { leftHeightM: 9, rightHeightM: 12 },
+  wishes: { weight: 1 },
+  ground: [{ label: 'kerb', distanceM: 2 }],
+  intent: { kind: 'compressedDistance', farM: 40 },
+};
+const PAUSE = { id: 'p', name: 'Lunch', stayMin: 30, fromMin: 700, toMin: 800, position: null, atMin: null };
+const STREET_WALK: Walk = { ...FULL_WALK, stops: [STREET_STOP], pauses: [PAUSE] };
+const ofKind = (kind: KitItem['kind']): KitItem => archive.kit.find((item) => item.kind === kind) as KitItem;
+
+/** Where each range of a field lies in a row. */
+const WHERE: Readonly<
+  Record<keyof typeof FIELD_RANGES, { readonly in: 'walks' | KitItem['kind'] | 'districts'; readonly path: Path }>
+> = {
+  speedMps: { in: 'walks', path: ['stops', 0, 'movers', 'speedMps'] },
+  passersPerMinute: { in: 'walks', path: ['stops', 0, 'movers', 'passersPerMinute'] },
+  streetWidthM: { in: 'walks', path: ['stops', 0, 'streetWidthM'] },
+  spread: { in: 'walks', path: ['stops', 0, 'subject', 'spread'] },
+  walkMin: { in: 'walks', path: ['stops', 0, 'walkMin'] },
+  weight: { in: 'walks', path: ['stops', 0, 'wishes', 'weight'] },
+  pauseMin: { in: 'walks', path: ['pauses', 0, 'stayMin'] },
+  farM: { in: 'walks', path: ['stops', 0, 'intent', 'farM'] },
+  groundMarkM: { in: 'walks', path: ['stops', 0, 'ground', 0, 'distanceM'] },
+  groundM: { in: 'walks', path: ['stops', 0, 'groundM'] },
+  wallM: { in: 'walks', path: ['stops', 0, 'section', 'leftHeightM'] },
+  buildingM: { in: 'districts', path: ['buildings', 0, 'heightM'] },
+  closestFocusM: { in: 'lens', path: ['closestFocusM'] },
+  holdsOverEv: { in: 'film', path: ['holdsOverEv'] },
+  reciprocityExponent: { in: 'film', path: ['reciprocityExponent'] },
+  reciprocityThresholdS: { in: 'film', path: ['reciprocityThresholdS'] },
+  guideNumberM: { in: 'flash', path: ['guideNumberM'] },
+  recycleS: { in: 'flash', path: ['recycleS'] },
+};
+
+describe('a field and a file', () => {
+  const rowOf = (place: (typeof WHERE)['farM']['in']): readonly ['walks' | 'districts' | 'kit', unknown] => {
+    if (place === 'walks') return ['walks', STREET_WALK];
+    // No lens focuses nearer than it is long.
+    if (place === 'lens') return ['kit', { ...ofKind('lens'), shortestMm: 8, longestMm: 8 }];
+    return place === 'districts' ? ['districts', archive.districts[0]] : ['kit', ofKind(place)];
+  };
+
+  it.each(Object.keys(WHERE) as (keyof typeof FIELD_RANGES)[])('hold the same of %s', (key) => {
+    const { in: place, path } = WHERE[key];
+    const { low, high } = FIELD_RANGES[key];
+    const [collection, row] = rowOf(place);
+    const isRead = (value: number): boolean => readRow(collection, put(row, path, value), 2).ok;
+    expect([isRead(low), isRead(high), isRead(high * 1.001 + 1)]).toEqual([true, true, false]);
+  });
+});
 
 describe('at both ends of every figure that may be stored, the core computes', () => {
   it('the rows themselves are let through', () => {

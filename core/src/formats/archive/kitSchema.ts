@@ -1,3 +1,4 @@
+import { FIELD_RANGES } from './fieldRanges.js';
 import Joi from 'joi';
 import { STOP_STEPS } from '../../units/index.js';
 import {
@@ -79,7 +80,7 @@ const lens = required<Lens>({
     .max(50),
   smallestFNumber: fNumber,
   clickStep: Joi.valid(...STOP_STEPS),
-  closestFocusM: positive.max(100),
+  closestFocusM: positive.max(FIELD_RANGES.closestFocusM.high),
   engravedDistancesM: Joi.array().items(distance).max(100),
   stabiliserStops: atLeastZero.max(12),
   ringDiameterMm: positive.max(500).allow(null),
@@ -104,18 +105,18 @@ const film = required<Film>({
   filmKind: Joi.valid(...FILM_KINDS),
   latitudeOverEv: atLeastZero.max(10),
   latitudeUnderEv: atLeastZero.max(10),
-  holdsOverEv: atLeastZero.max(14),
+  holdsOverEv: atLeastZero.max(FIELD_RANGES.holdsOverEv.high),
   holdsUnderEv: atLeastZero.max(14),
-  reciprocityExponent: number.min(1).max(3),
-  reciprocityThresholdS: positive.max(1000),
+  reciprocityExponent: number.min(FIELD_RANGES.reciprocityExponent.low).max(FIELD_RANGES.reciprocityExponent.high),
+  reciprocityThresholdS: positive.max(FIELD_RANGES.reciprocityThresholdS.high),
   pushStops: stops,
 });
 const flash = required<Flash>({
   ...item,
   kind: Joi.valid('flash'),
-  guideNumberM: positive.max(500),
+  guideNumberM: positive.max(FIELD_RANGES.guideNumberM.high),
   compensationRangeEv: atLeastZero.max(10),
-  recycleS: atLeastZero.max(120),
+  recycleS: atLeastZero.max(FIELD_RANGES.recycleS.high),
 });
 const filter = required<Filter>({
   ...item,

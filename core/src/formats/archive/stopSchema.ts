@@ -1,3 +1,4 @@
+import { FIELD_RANGES } from './fieldRanges.js';
 import Joi from 'joi';
 import { ARTIFICIAL_LIGHTS } from '../../light/index.js';
 import {
@@ -93,7 +94,7 @@ const metering = required<Metering>({
 });
 
 const ground = Joi.array()
-  .items(required<GroundMark>({ label: name, distanceM: positive.max(100_000) }))
+  .items(required<GroundMark>({ label: name, distanceM: positive.max(FIELD_RANGES.groundMarkM.high) }))
   .max(40);
 
 const framing = required<Framing>({
@@ -117,7 +118,7 @@ const INTENT_ANSWERS: { readonly [Kind in keyof IntentAnswers]: ShapeOf<IntentAn
   longExposure: { of: Joi.valid('water', 'trails', 'emptied'), wantedS: shutter },
   facade: { tone: Joi.valid('dark', 'mid', 'pale') },
   reflection: { mirror: Joi.valid('puddle', 'glass', 'water'), isWet: Joi.boolean() },
-  compressedDistance: { farM: positive.max(100_000) },
+  compressedDistance: { farM: positive.max(FIELD_RANGES.farM.high) },
   fireworks: { bulbS: shutter },
 };
 
@@ -127,13 +128,14 @@ const subject = required<Subject>({
   nearM: positive.max(100_000),
   farM: distance,
   medianM: positive.max(100_000),
-  spread: atLeastZero.max(3),
+  spread: atLeastZero.max(FIELD_RANGES.spread.high),
   law: Joi.valid(...ZONE_LAWS).optional(),
 }).custom((value: { nearM: number; farM: number }, helpers) =>
   value.farM >= value.nearM ? value : helpers.message({ custom: '{{#label}} must have farM farther than nearM' }),
 );
 
-const section = required<StreetSection>({ leftHeightM: number.min(0).max(1000), rightHeightM: number.min(0).max(1000) });
+const wall = atLeastZero.max(FIELD_RANGES.wallM.high);
+const section = required<StreetSection>({ leftHeightM: wall, rightHeightM: wall });
 
 const hoursSpan = required<HoursSpan>({ fromMin: minute, toMin: minute });
 const stay = Joi.number().integer().min(1).max(1439);
@@ -141,7 +143,7 @@ const stay = Joi.number().integer().min(1).max(1439);
 const wishes = required<Wishes>({
   people: Joi.valid(...PEOPLE_WISHES).optional(),
   isAlone: Joi.boolean().optional(),
-  weight: number.min(0.01).max(100).optional(),
+  weight: number.min(FIELD_RANGES.weight.low).max(FIELD_RANGES.weight.high).optional(),
   shortestMin: stay.optional(),
   longestMin: stay.optional(),
   open: Joi.array().items(hoursSpan).max(6).optional(),
@@ -156,28 +158,28 @@ export const stopSchema = required<Stop>({
   intent: intentSchema,
   position: position.allow(null),
   streetAxisDeg: bearing,
-  streetWidthM: positive.max(1000),
+  streetWidthM: positive.max(FIELD_RANGES.streetWidthM.high),
   pavement: Joi.valid('left', 'right', 'middle'),
   shootingBearingDeg: bearing,
   subject,
   movers: required<Movers>({
     who: name,
-    speedMps: atLeastZero.max(100),
+    speedMps: atLeastZero.max(FIELD_RANGES.speedMps.high),
     speedSpreadMps: atLeastZero.max(100),
     travelAngleDeg: number.min(0).max(90),
     travelSpreadDeg: number.min(0).max(90),
-    passersPerMinute: atLeastZero.max(1000),
+    passersPerMinute: atLeastZero.max(FIELD_RANGES.passersPerMinute.high),
     suitableShare: share,
   }),
   sunGap: required<SunGap>({ fromDeg: bearing, toDeg: bearing, aboveDeg: number.min(0).max(90) }).allow(null),
   section: section.optional(),
-  groundM: number.min(-1000).max(5000).optional(),
+  groundM: number.min(FIELD_RANGES.groundM.low).max(FIELD_RANGES.groundM.high).optional(),
   lamps: Joi.valid(...ARTIFICIAL_LIGHTS),
   hours: hoursSpan.allow(null),
   lightOffsetEv: stops,
   arriveMin: minute,
   leaveMin: minute,
-  walkMin: atLeastZero.max(1440).allow(null),
+  walkMin: atLeastZero.max(FIELD_RANGES.walkMin.high).allow(null),
   lensId: id.allow(null),
   focalLengthMm: focalLength.allow(null),
   approach: approachSchema.allow(null),

@@ -1,3 +1,4 @@
+import { FIELD_RANGES } from './fieldRanges.js';
 import Joi from 'joi';
 import { checkTimeZone } from '../../light/index.js';
 import { GATES, type HoursSpan, THRESHOLD_NAMES } from '../../stop/index.js';
@@ -42,7 +43,7 @@ export const walkPlace = required<WalkPlace>({
 const pause = required<Pause>({
   id,
   name,
-  stayMin: Joi.number().integer().min(1).max(1439),
+  stayMin: Joi.number().integer().min(FIELD_RANGES.pauseMin.low).max(FIELD_RANGES.pauseMin.high),
   fromMin: minute,
   toMin: minute,
   position: position.allow(null),

@@ -1,4 +1,13 @@
-import { type Film, FILM_HOLDS, type Filter, type Flash, type KitItem, type KitKind, type Support } from '@roam-dial/core';
+import {
+  FIELD_RANGES,
+  type Film,
+  FILM_HOLDS,
+  type Filter,
+  type Flash,
+  type KitItem,
+  type KitKind,
+  type Support,
+} from '@roam-dial/core';
 import { choicesOf } from '../../ui/choices';
 import { entryCodec, numberCodec } from '../../wording/codec';
 import { BODY_FIELDS } from './body-fields';
@@ -44,7 +53,7 @@ const FILM_FIELDS: readonly FieldSpec<Film>[] = [
     'holdsOverEv',
     'Holds over mid-grey',
     'Stops in which it keeps detail, at box speed: not how far a frame may be off.',
-    numberCodec({ low: 0, high: 10, step: 0.5, unit: 'stops' }),
+    numberCodec({ ...FIELD_RANGES.holdsOverEv, step: 0.5, unit: 'stops' }),
     { feeds: 'meter' },
   ),
   valueOf(
@@ -58,14 +67,14 @@ const FILM_FIELDS: readonly FieldSpec<Film>[] = [
     'reciprocityExponent',
     'Reciprocity exponent',
     'Past the threshold times grow by this power: the card shows the time that the film needs.',
-    numberCodec({ low: 1, high: 2, step: 0.05 }),
+    numberCodec({ ...FIELD_RANGES.reciprocityExponent, step: 0.05 }),
     { feeds: 'shutter' },
   ),
   valueOf(
     'reciprocityThresholdS',
     'Threshold',
     'Below it a metered time is right as it is.',
-    numberCodec({ low: 0.01, high: 100, step: 0.5, unit: 's' }),
+    numberCodec({ ...FIELD_RANGES.reciprocityThresholdS, step: 0.5, unit: 's' }),
     { feeds: 'shutter' },
   ),
 ];
@@ -75,11 +84,11 @@ const FLASH_FIELDS: readonly FieldSpec<Flash>[] = [
     'guideNumberM',
     'Guide number',
     'Metres at ISO 100: how far flash lift reaches.',
-    numberCodec({ low: 0.5, high: 200, step: 1, unit: 'm' }),
+    numberCodec({ ...FIELD_RANGES.guideNumberM, step: 1, unit: 'm' }),
     { feeds: 'flash' },
   ),
   valueOf('compensationRangeEv', 'Compensation range', 'Up and down from this.', stopCount, { feeds: 'flash' }),
-  valueOf('recycleS', 'Recycle time', 'Between two flashes.', numberCodec({ low: 0, high: 60, step: 0.5, unit: 's' }), {
+  valueOf('recycleS', 'Recycle time', 'Between two flashes.', numberCodec({ ...FIELD_RANGES.recycleS, step: 0.5, unit: 's' }), {
     feeds: 'flash',
   }),
 ];

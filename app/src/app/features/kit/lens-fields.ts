@@ -1,4 +1,4 @@
-import { formatEntry, isSameValue, type Lens } from '@roam-dial/core';
+import { FIELD_RANGES, formatEntry, isSameValue, type Lens } from '@roam-dial/core';
 import { choicesOf } from '../../ui/choices';
 import { type Codec, distanceCodec, entryCodec, listCodec, optional, restricted } from '../../wording/codec';
 import { choiceOf, type FieldContext, type FieldSpec, valueOf } from './field-spec';
@@ -122,7 +122,7 @@ export const LENS_FIELDS: readonly FieldSpec<Lens>[] = [
     'closestFocusM',
     'Closest focus',
     'Nothing nearer is proposed.',
-    (_, { lengthUnit }) => distanceCodec(lengthUnit, { low: 0.01, high: 50 }),
+    (_, { lengthUnit }) => distanceCodec(lengthUnit, FIELD_RANGES.closestFocusM),
     { feeds: 'focus' },
   ),
   valueOf('stabiliserStops', 'Stabiliser', 'The better of body and lens counts.', stopCount, { feeds: 'shutter' }),

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { type District, placedStop, type Stop } from '@roam-dial/core';
+import { FIELD_RANGES, type District, placedStop, type Stop } from '@roam-dial/core';
 import { StreetPlan } from '../../charts/street-plan/street-plan';
 import { USUAL_HEIGHTS } from '../../state/map-reading';
 import { WalkMap } from '../map-file';
@@ -34,10 +34,10 @@ export class DistrictPage {
 
   protected readonly levelM = signal(USUAL_HEIGHTS.levelM);
   protected readonly defaultHeightM = signal(USUAL_HEIGHTS.defaultHeightM);
-  protected readonly metres = numberCodec({ low: 2, high: 300, unit: 'm', decimals: 1, step: 0.5 });
+  protected readonly metres = numberCodec({ ...FIELD_RANGES.buildingM, unit: 'm', decimals: 1, step: 0.5 });
   protected readonly levelMetres = numberCodec({ low: 2, high: 6, unit: 'm', decimals: 2, step: 0.1 });
-  protected readonly wallMetres = numberCodec({ low: 0, high: 300, unit: 'm', decimals: 1, step: 0.5 });
-  protected readonly groundMetres = numberCodec({ low: -50, high: 500, unit: 'm', decimals: 1, step: 0.5 });
+  protected readonly wallMetres = numberCodec({ ...FIELD_RANGES.wallM, unit: 'm', decimals: 1, step: 0.5 });
+  protected readonly groundMetres = numberCodec({ ...FIELD_RANGES.groundM, unit: 'm', decimals: 1, step: 0.5 });
 
   /** What is taken for granted of the next file. */
   protected readonly rules = computed(() => ({ defaultHeightM: this.defaultHeightM(), levelM: this.levelM() }));
@@ -88,7 +88,7 @@ export class DistrictPage {
     return `${first?.name ?? `Building ${first?.id ?? ''}`}: ${first?.heightM ?? 0} m, ${source}.`;
   });
   protected readonly section = computed(() => this.room.stop()?.section ?? { leftHeightM: 0, rightHeightM: 0 });
-  protected readonly widthCodec = numberCodec({ low: 1, high: 200, unit: 'm', decimals: 1, step: 0.5 });
+  protected readonly widthCodec = numberCodec({ ...FIELD_RANGES.streetWidthM, unit: 'm', decimals: 1, step: 0.5 });
   protected readonly bearing = numberCodec({ low: 0, high: 359.9, unit: '°', decimals: 1 });
   protected readonly plan = computed(() => {
     const district = this.room.district();

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import { DAY_OUT, DEFAULT_SETTINGS, type HoursSpan, type Pause, type Place, type Walk } from '@roam-dial/core';
+import { FIELD_RANGES, DAY_OUT, DEFAULT_SETTINGS, type HoursSpan, type Pause, type Place, type Walk } from '@roam-dial/core';
 import { DayActions } from '../../state/actions/day.actions';
 import { WalkActions } from '../../state/actions/walk.actions';
 import { wordingSignal } from '../../state/wording.store';
@@ -100,7 +100,7 @@ export class DayFields {
   protected readonly meal = NEW_PAUSES.meal;
   protected readonly rest = NEW_PAUSES.rest;
   protected readonly place = optional(placeCodec());
-  protected readonly minutes = numberCodec({ low: 1, high: 720, decimals: 0, step: 5, unit: 'min' });
+  protected readonly minutes = numberCodec({ ...FIELD_RANGES.pauseMin, decimals: 0, step: 5, unit: 'min' });
   protected readonly clock = computed(() => {
     const wording = this.wording();
     return clockCodec((this.workspace()?.settings ?? DEFAULT_SETTINGS).clock, (minute) => wording.clock(minute));

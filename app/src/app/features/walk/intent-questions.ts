@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import type { ArtificialLight, Intent } from '@roam-dial/core';
+import { FIELD_RANGES, type ArtificialLight, type Intent } from '@roam-dial/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { CheckField } from '../../ui/check-field';
@@ -107,7 +107,7 @@ export class IntentQuestions {
   protected readonly stops = entryCodec({ kind: 'stops', step: 'third' }, { low: -5, high: 5 });
   protected readonly flashStops = entryCodec({ kind: 'stops', step: 'third' }, { low: -3, high: 3 });
   protected readonly seconds = entryCodec({ kind: 'shutter', step: 'third' }, { low: 1 / 60, high: 900 });
-  protected readonly distance = computed(() => distanceCodec(this.settings()?.lengthUnit ?? 'metres', { low: 1, high: 20_000 }));
+  protected readonly distance = computed(() => distanceCodec(this.settings()?.lengthUnit ?? 'metres', FIELD_RANGES.farM));
   protected readonly lights = choicesOf({ either: 'sun or shade', sun: 'in the sun', shade: 'in the shade' });
   protected readonly backgrounds = choicesOf({ sky: 'the sky', wall: 'a sunlit wall', screen: 'a screen or window' });
   protected readonly lamps = choicesOf({ burn: 'may burn out', hold: 'are held' });

@@ -3,6 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatExpansionModule } from '@angular/material/expansion';
 import {
+  FIELD_RANGES,
   type Approach,
   DEFAULT_SETTINGS,
   districtOf,
@@ -170,15 +171,15 @@ export class StopEditor {
 
   protected readonly bearing = bearingCodec();
   protected readonly angle = numberCodec({ low: 0, high: 90, unit: '°', step: 5 });
-  protected readonly speed = numberCodec({ low: 0, high: 30, unit: 'm/s', step: 0.1 });
-  protected readonly rate = numberCodec({ low: 0, high: 500, step: 1, decimals: 1 });
+  protected readonly speed = numberCodec({ ...FIELD_RANGES.speedMps, unit: 'm/s', step: 0.1 });
+  protected readonly rate = numberCodec({ ...FIELD_RANGES.passersPerMinute, step: 1, decimals: 1 });
   protected readonly share = percentCodec();
-  protected readonly spread = percentCodec(150);
+  protected readonly spread = percentCodec(100 * FIELD_RANGES.spread.high);
   protected readonly laws = ZONE_CHOICES;
-  protected readonly walkMinutes = optional(numberCodec({ low: 0, high: 600, unit: 'min', decimals: 0 }));
+  protected readonly walkMinutes = optional(numberCodec({ ...FIELD_RANGES.walkMin, unit: 'min', decimals: 0 }));
   protected readonly latitude = numberCodec({ low: -90, high: 90, decimals: 6, step: 0.0001 });
   protected readonly longitude = numberCodec({ low: -180, high: 180, decimals: 6, step: 0.0001 });
-  protected readonly width = computed(() => distanceCodec(this.settings().lengthUnit, { low: 0.5, high: 500 }));
+  protected readonly width = computed(() => distanceCodec(this.settings().lengthUnit, FIELD_RANGES.streetWidthM));
   private readonly reach = computed(() => distanceCodec(this.settings().lengthUnit, { low: 0.2, high: Infinity }));
   protected readonly median = computed(() => distanceCodec(this.settings().lengthUnit, { low: 0.2, high: 100_000 }));
   protected readonly near = computed(() =>

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import {
+  FIELD_RANGES,
   DEFAULT_SETTINGS,
   DEFAULT_STAY,
   isAloneWished,
@@ -102,7 +103,7 @@ export class WishesFields {
   protected readonly peopleChoices = PEOPLE_CHOICES;
   protected readonly minutes = numberCodec({ low: 1, high: 1439, decimals: 0, step: 5, unit: 'min' });
   protected readonly useful = optional(numberCodec({ low: 1, high: 1439, decimals: 0, step: 5, unit: 'min' }));
-  protected readonly weight = numberCodec({ low: 0.1, high: 100, decimals: 1, step: 0.5 });
+  protected readonly weight = numberCodec({ ...FIELD_RANGES.weight, decimals: 2, step: 0.5 });
   private readonly clock = computed(() => {
     const wording = this.wording();
     return clockCodec((this.workspace()?.settings ?? DEFAULT_SETTINGS).clock, (minute) => wording.clock(minute));

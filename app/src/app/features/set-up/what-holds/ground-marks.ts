@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import type { GroundMark } from '@roam-dial/core';
+import { FIELD_RANGES, type GroundMark } from '@roam-dial/core';
 import { TextField } from '../../../ui/text-field';
 import { ValueField } from '../../../ui/value-field';
 import { distanceCodec } from '../../../wording/codec';
@@ -64,7 +64,7 @@ export class GroundMarks {
   readonly changed = output<readonly GroundMark[]>();
 
   protected readonly most = MOST_MARKS;
-  protected readonly distance = computed(() => distanceCodec(this.wording().lengthUnit, { low: 0.1, high: 1000 }));
+  protected readonly distance = computed(() => distanceCodec(this.wording().lengthUnit, FIELD_RANGES.groundMarkM));
 
   protected put(index: number, change: Partial<GroundMark>): void {
     this.changed.emit(this.marks().map((mark, k) => (k === index ? { ...mark, ...change } : mark)));
