@@ -1,7 +1,7 @@
 import { computed, effect, type Signal, signal } from '@angular/core';
 
 /** More than any screen shows at once; the rest of a list follows in slices of it. */
-const SLICE = 50;
+const SLICE = 25;
 
 /**
  * Of a list that may be long, what is drawn of it so far: the first screenful at once, the rest slice by slice, the page
