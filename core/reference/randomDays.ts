@@ -1,4 +1,4 @@
-import { type DayQuestion, fixedAt, type Visit } from '../src/day/index.js';
+import { type DayQuestion, DEFAULT_STAY, fixedAt, type Visit } from '../src/day/index.js';
 
 /** A stream of numbers from 0 to 1, the same for a seed (a linear congruence of 32 bits). */
 export function seeded(seed: number): () => number {
@@ -89,4 +89,16 @@ export function smallDay(seed: number, stepMin: number, slots: number): DayQuest
   const ends = random() < 0.3 ? { walksMin: walks.walksMin } : walks;
   const now = random() < 0.25 ? { setsOff: 'now' as const, homeFromStartMin: stepMin } : {};
   return { visits, ...ends, ...now, earliestMin, latestMin };
+}
+
+/** A day of visits strewn over half an hour's walk, a few with light all day. */
+export function strewnDay(seed: number, count: number): DayQuestion {
+  const random = seeded(seed);
+  const visits = Array.from({ length: count }, (_, k): Visit => {
+    const isAllDay = random() < 0.2;
+    const from = isAllDay ? 360 : 360 + Math.floor(random() * 900);
+    const worth = usefulLight(from, from + (isAllDay ? 1000 : 20 + Math.floor(random() * 90)), 10 + random() * 40);
+    return { id: `v${k}`, worth, ...DEFAULT_STAY };
+  });
+  return { visits, ...strewn(random, count, 25), earliestMin: 300, latestMin: 1500 };
 }
