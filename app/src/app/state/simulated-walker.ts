@@ -9,6 +9,8 @@ import { instantAt, OutingStore, type RunningNow } from './outing.store';
 import { type WayLeft, WayAheadStore } from './way-ahead.store';
 
 const MINUTE_MS = 60_000;
+/** Of a key in base 36, so many fit into 32 bits. */
+const SEED_DIGITS = 6;
 
 /**
  * Moves that nobody has to tap: a simulated walker comes to each stop when the way there is walked and goes on when it is time,
@@ -63,7 +65,7 @@ export class SimulatedWalker {
       stopId === stop.id && (event.kind === 'got' || event.kind === 'missed');
     if (now.outing.happenings.some(isMarked)) return;
     const { chance, factors } = card.result.setUp.found;
-    const random = seeded(parseInt(contentKey(`${now.outing.id}/${stop.id}`).split('.')[1] ?? '0', 36));
+    const random = seeded(parseInt(contentKey(`${now.outing.id}/${stop.id}`).slice(-SEED_DIGITS), 36));
     this.actions.walkOn(now, stop, simulatedPicture(random, chance, factors), now.nowMs, momentOf(card));
   }
 
