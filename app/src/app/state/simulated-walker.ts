@@ -9,8 +9,6 @@ import { instantAt, OutingStore, type RunningNow } from './outing.store';
 import { type WayLeft, WayAheadStore } from './way-ahead.store';
 
 const MINUTE_MS = 60_000;
-/** Of a key in base 36, so many fit into 32 bits. */
-const SEED_DIGITS = 6;
 
 /**
  * Moves that nobody has to tap: a simulated walker comes to each stop when the way there is walked and goes on when it is time,
@@ -52,23 +50,21 @@ export class SimulatedWalker {
     if (standing.kind !== 'there') return;
     if (next !== null && left?.way.to.id !== next.id) return;
     const dueMs = instantAt(walk, leaveByMin(standing.at, next, left?.way.walkMin ?? 0));
-    // Each move is told of at once: what is due besides is made when that comes back.
-    if (nowMs >= (standing.sinceMs + dueMs) / 2 && this.takePicture(now, standing.at, card)) return;
+    if (nowMs >= (standing.sinceMs + dueMs) / 2) this.takePicture(now, standing.at, card);
     if (isLingering) return;
     if (nowMs < dueMs) return;
     this.actions.walkOn(now, standing.at, { kind: 'wentOn' }, Math.max(standing.sinceMs, Math.min(nowMs, dueMs)));
   }
 
   /** Half-way through its stay, once, and not where somebody has marked one; the same in every rehearsal of this outing. */
-  private takePicture(now: RunningNow, stop: Stop, card: Card | null): boolean {
-    if (card?.stop.id !== stop.id || card.walk.id !== now.walk.id) return false;
+  private takePicture(now: RunningNow, stop: Stop, card: Card | null): void {
+    if (card?.stop.id !== stop.id || card.walk.id !== now.walk.id) return;
     const isMarked = ({ stopId, event }: Happening): boolean =>
       stopId === stop.id && (event.kind === 'got' || event.kind === 'missed');
-    if (now.outing.happenings.some(isMarked)) return false;
+    if (now.outing.happenings.some(isMarked)) return;
     const { chance, factors } = card.result.setUp.found;
-    const random = seeded(parseInt(contentKey(`${now.outing.id}/${stop.id}`).slice(-SEED_DIGITS), 36));
+    const random = seeded(parseInt(contentKey(`${now.outing.id}/${stop.id}`).split('.')[1] ?? '0', 36));
     this.actions.walkOn(now, stop, simulatedPicture(random, chance, factors), now.nowMs, momentOf(card));
-    return true;
   }
 
   private arrive({ outing }: RunningNow, { way: { to } }: WayLeft): void {
