@@ -60,7 +60,7 @@ export class App {
   protected readonly isNight = computed(() => this.settings().theme === 'night');
   /** At the table spine and card stand beside every room but the card's own and where a walk begins. */
   protected readonly hasSides = computed(() => !this.isPhone() && !['card', 'now', 'start'].includes(this.room()));
-  protected readonly isUnderMore = computed(() => ['setup', 'kit'].includes(this.room()));
+  protected readonly isUnderMore = computed(() => ['setup', 'kit', ...(this.isRunning() ? ['card'] : [])].includes(this.room()));
   private readonly fileDrop = inject(FileDrop);
   /** A file is held over the window. */
   protected readonly isOver = signal(false);

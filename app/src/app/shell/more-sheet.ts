@@ -33,7 +33,7 @@ import { WorkspaceStore } from '../state/workspace.store';
       <button type="button" class="plain-button" [disabled]="history().redo === null" (click)="redo()">
         {{ history().redo === null ? 'Nothing to redo' : 'Redo: ' + history().redo }}
       </button>
-      <button type="button" class="plain-button" [attr.aria-pressed]="isNight()" (click)="actions.toggleTheme()">
+      <button type="button" class="plain-button" (click)="actions.toggleTheme()">
         {{ isNight() ? 'Day theme' : 'Night theme' }}
       </button>
       <button type="button" class="plain-button" (click)="openSettings()">Settings and data</button>

@@ -1,14 +1,28 @@
 import { Injectable, inject } from '@angular/core';
-import { type Happening, leaveByMin, momentOf, seeded, simulatedPicture, type Stop } from '@roam-dial/core';
-import { BehaviorSubject, combineLatest, filter, type Observable, withLatestFrom } from 'rxjs';
+import { type Happening, leaveByMin, momentOf, seeded, simulatedPicture, type Stop, type Walk } from '@roam-dial/core';
+import { asapScheduler, auditTime, BehaviorSubject, combineLatest, filter, type Observable, withLatestFrom } from 'rxjs';
 import { contentKey } from '../data/content-key';
 import { OutingActions } from './actions/outing.actions';
-import { type Card, CardStore } from './card.store';
+import type { Workspace } from '../data/workspace';
+import { type Card, cardFor } from './card.store';
+import { type DaysByStop, DaysStore } from './days.store';
 import { DevicePositionStore } from './device-position';
-import { instantAt, OutingStore, type RunningNow } from './outing.store';
+import { instantAt, minuteAt, OutingStore, type RunningNow } from './outing.store';
 import { type WayLeft, WayAheadStore } from './way-ahead.store';
+import { WorkspaceStore } from './workspace.store';
 
 const MINUTE_MS = 60_000;
+/** So many digits to the base 36 a whole number holds to the last. */
+const SEED_DIGITS = 6;
+
+type CardOf = (stop: Stop, atMs: number) => Card | null;
+
+/** The card of a stop at an instant, whichever the screen shows. */
+function cardOf(workspace: Workspace, walk: Walk, stop: Stop, atMs: number, days: DaysByStop): Card | null {
+  const focus = { walk, stop, stopIndex: walk.stops.indexOf(stop), minuteOfDay: minuteAt(walk, atMs) };
+  const card = cardFor(workspace, focus, days.get(stop.id) ?? null);
+  return card.kind === 'card' ? card : null;
+}
 
 /**
  * Moves that nobody has to tap: a simulated walker comes to each stop when the way there is walked and goes on when it is time,
@@ -27,10 +41,13 @@ export class SimulatedWalker {
     combineLatest([inject(OutingStore).now$, inject(WayAheadStore).left$, inject(DevicePositionStore).position$, this.lingers])
       .pipe(
         filter(() => document.visibilityState !== 'hidden'),
-        withLatestFrom(inject(CardStore).card$),
+        // A move is made when all that the last one changed has been heard: never by a standing that is over.
+        auditTime(0, asapScheduler),
+        withLatestFrom(inject(WorkspaceStore).workspace$, inject(DaysStore).days$),
       )
-      .subscribe(([[now, left, device, isLingering], card]) => {
-        if (now?.outing.clock.kind === 'simulated') this.walk(now, left, isLingering, card.kind === 'card' ? card : null);
+      .subscribe(([[now, left, device, isLingering], workspace, days]) => {
+        if (now?.outing.clock.kind === 'simulated')
+          this.walk(now, left, isLingering, (stop, atMs) => cardOf(workspace, now.walk, stop, atMs, days));
         else if (now?.standing.kind === 'onTheWay' && device.kind === 'known' && left?.isThere === true) this.arrive(now, left);
       });
   }
@@ -39,8 +56,8 @@ export class SimulatedWalker {
     this.lingers.next(isLingering);
   }
 
-  /** Each move at the minute at which it is made, however fast the time runs. */
-  private walk(now: RunningNow, left: WayLeft | null, isLingering: boolean, card: Card | null): void {
+  /** At most one move, at the minute at which it is made, however fast the time runs. */
+  private walk(now: RunningNow, left: WayLeft | null, isLingering: boolean, cardOf: CardOf): void {
     const { standing, next, walk, nowMs } = now;
     if (standing.kind === 'onTheWay' && left?.way.to.id === standing.to.id && left.isThere) {
       const atMs = standing.sinceMs + left.way.walkMin * MINUTE_MS;
@@ -50,21 +67,23 @@ export class SimulatedWalker {
     if (standing.kind !== 'there') return;
     if (next !== null && left?.way.to.id !== next.id) return;
     const dueMs = instantAt(walk, leaveByMin(standing.at, next, left?.way.walkMin ?? 0));
-    if (nowMs >= (standing.sinceMs + dueMs) / 2) this.takePicture(now, standing.at, card);
-    if (isLingering) return;
-    if (nowMs < dueMs) return;
+    const halfMs = (standing.sinceMs + Math.max(standing.sinceMs, dueMs)) / 2;
+    if (nowMs >= halfMs && this.takePicture(now, standing.at, halfMs, cardOf)) return;
+    if (isLingering || nowMs < dueMs) return;
     this.actions.walkOn(now, standing.at, { kind: 'wentOn' }, Math.max(standing.sinceMs, Math.min(nowMs, dueMs)));
   }
 
-  /** Half-way through its stay, once, and not where somebody has marked one; the same in every rehearsal of this outing. */
-  private takePicture(now: RunningNow, stop: Stop, card: Card | null): void {
-    if (card?.stop.id !== stop.id || card.walk.id !== now.walk.id) return;
+  /** Once, and not where somebody has marked one; the same in every rehearsal of this outing. Whether it has been. */
+  private takePicture(now: RunningNow, stop: Stop, atMs: number, cardOf: CardOf): boolean {
     const isMarked = ({ stopId, event }: Happening): boolean =>
       stopId === stop.id && (event.kind === 'got' || event.kind === 'missed');
-    if (now.outing.happenings.some(isMarked)) return;
+    if (now.outing.happenings.some(isMarked)) return false;
+    const card = cardOf(stop, atMs);
+    if (card === null) return false;
     const { chance, factors } = card.result.setUp.found;
-    const random = seeded(parseInt(contentKey(`${now.outing.id}/${stop.id}`).split('.')[1] ?? '0', 36));
-    this.actions.walkOn(now, stop, simulatedPicture(random, chance, factors), now.nowMs, momentOf(card));
+    const random = seeded(parseInt(contentKey(`${now.outing.id}/${stop.id}`).slice(-SEED_DIGITS), 36));
+    this.actions.walkOn(now, stop, simulatedPicture(random, chance, factors), atMs, momentOf(card));
+    return true;
   }
 
   private arrive({ outing }: RunningNow, { way: { to } }: WayLeft): void {

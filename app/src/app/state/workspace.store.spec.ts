@@ -42,6 +42,21 @@ describe('the workspace store', () => {
     );
   });
 
+  it('tells everybody of an edit before the one that somebody makes on hearing of it', async () => {
+    const heard: (readonly string[])[] = [];
+    let isMade = false;
+    const first = store.workspace$.subscribe(({ kit }) => {
+      if (kit.length !== 2 || isMade) return;
+      isMade = true;
+      store.edit({ label: 'another' }, addKitItem({ ...newKitItem('lens', 'lens2', 'third'), name: 'Wide one' }));
+    });
+    const second = store.workspace$.subscribe((one) => heard.push(kitNames(one)));
+    store.edit({ label: 'add a lens' }, addKitItem({ ...newKitItem('lens', 'lens', 'third'), name: 'Long one' }));
+    expect(heard).toEqual([['New body'], ['New body', 'Long one'], ['New body', 'Long one', 'Wide one']]);
+    first.unsubscribe();
+    second.unsubscribe();
+  });
+
   it('takes back what somebody put in, also when it has been changed by nobody since', async () => {
     const lens = { ...newKitItem('lens', 'lens', 'third'), name: 'Long one' };
     store.edit({ label: 'add a lens' }, addKitItem(lens));

@@ -6,6 +6,7 @@ import {
   firstValueFrom,
   map,
   type Observable,
+  queueScheduler,
   ReplaySubject,
   shareReplay,
   Subject,
@@ -323,9 +324,10 @@ export class WorkspaceStore {
     this.show(patched(this.loaded.archive, this.unwritten).data);
   }
 
+  /** An edit that somebody makes on hearing of another waits until all have heard of the first: nobody hears the newer before the older. */
   private show(workspace: Workspace): void {
     this.current = workspace;
-    this.workspaceSubject.next(workspace);
+    queueScheduler.schedule(() => this.workspaceSubject.next(workspace));
   }
 
   /** Browsers clear away what nobody asked them to keep: asked once, when there is something of the person's own. */

@@ -20,6 +20,7 @@ import { MOST_SHADOWED, type ZoneMove } from '../../charts/street-plan/plan-part
 import { StreetPlan } from '../../charts/street-plan/street-plan';
 import { StopActions } from '../../state/actions/stop.actions';
 import { LegsStore } from '../../state/legs.store';
+import { phoneLayout } from '../../state/phone-layout';
 import { SelectionStore } from '../../state/selection.store';
 import { wordingSignal } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';
@@ -78,6 +79,7 @@ export class WalkPlan {
   private readonly actions = inject(StopActions);
   private readonly selection = inject(SelectionStore);
   private readonly wording = wordingSignal();
+  private readonly isPhone = phoneLayout();
   private readonly legs = toSignal(inject(LegsStore).legs$, { initialValue: [] });
   private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
 
@@ -130,7 +132,7 @@ export class WalkPlan {
     const map = this.district() === null ? ' No map yet: read one for its walls and shadows.' : '';
     const track = (walk.track ?? []).length < 2 ? '' : ' The dashed line is the route you actually walked.';
     const onFoot = metres === 0 ? '' : `; ${wording.walkLength(metres)} on foot`;
-    return `Shadows at ${wording.clock(this.minute())}${round}${onFoot}. Tap, or press A under the pointer, to add a stop; tap the chosen stop to zoom in.${rest}${track}${map}`;
+    return `Shadows at ${wording.clock(this.minute())}${round}${onFoot}. ${this.isPhone() || !this.takesKey() ? 'Tap' : 'Tap, or press A under the pointer,'} to add a stop; tap the chosen stop to zoom in.${rest}${track}${map}`;
   });
 
   protected tap(at: { eastM: number; northM: number }): void {
