@@ -183,8 +183,9 @@ for (const { stop: stopId, scenes, offsetEv, shots } of DAY) {
     const [fNumber, shutterS] = [made.shot.fNumber, 1 / Number(per)];
     const iso = 100 * 2 ** (Math.round(3 * (Math.log2(fNumber ** 2 / shutterS) - sceneEv + reading.midToneEv)) / 3);
     writeFileSync(join(PICTURES, `${id}.jpg`), smaller(picture));
-    const { windows, ...rest } = packedReading(reading);
-    readings[id] = { ...rest, windows: Buffer.from(windows).toString('base64') };
+    const { windows, echoes, ...rest } = packedReading(reading);
+    const text = (bytes) => Buffer.from(bytes).toString('base64');
+    readings[id] = { ...rest, windows: text(windows), echoes: echoes && { ...echoes, parts: text(echoes.parts) } };
     frames.push({
       id,
       logId: log.id,

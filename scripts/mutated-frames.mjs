@@ -4,11 +4,11 @@
  *   node scripts/mutated-frames.mjs [--count 100000] [--seed 5]
  */
 import { parseArgs } from 'node:util';
-import exifr from 'exifr/dist/full.esm.mjs';
 import { ARCHIVE_VERSION, frameFacts } from '../core/dist/index.js';
 import { readRow } from '../core/dist/formats/index.js';
 import { seeded } from '../core/dist/metering/index.js';
 import { standInPatchFile } from '../core/dist/log/camera/standInFile.js';
+import { appTags } from './app-tags.mjs';
 
 const { values } = parseArgs({ options: { count: { type: 'string', default: '100000' }, seed: { type: 'string', default: '5' } } });
 const [count, random] = [Number(values.count), seeded(Number(values.seed))];
@@ -26,20 +26,9 @@ const facts = {
 };
 const whole = standInPatchFile(patch, facts);
 const SAYS_BYTES = 700;
-/** As in app/src/app/workers/read-tags.ts. */
-const TAGS = {
-  tiff: true,
-  exif: true,
-  gps: true,
-  interop: false,
-  ifd1: false,
-  translateKeys: true,
-  translateValues: false,
-  reviveValues: false,
-  mergeOutput: true,
-};
 const REST = { id: 'f', logId: 'log', placedByHand: null, verdict: null, sight: null, subjectAt: null };
 
+const readTags = await appTags();
 const told = { something: 0, nothing: 0, wrong: 0 };
 let slowestMs = 0;
 for (let k = 0; k < count; k++) {
@@ -47,7 +36,7 @@ for (let k = 0; k < count; k++) {
   for (let n = 1 + Math.floor(12 * random()); n > 0; n--) bytes[2 + Math.floor(SAYS_BYTES * random())] = Math.floor(256 * random());
   const torn = random() < 0.2 ? bytes.subarray(0, Math.floor(random() * bytes.length)) : bytes;
   const begun = performance.now();
-  const tags = await exifr.parse(torn, TAGS).catch(() => undefined);
+  const tags = await readTags(torn);
   const frame = { ...frameFacts(tags ?? {}), ...REST, source: { kind: 'file', name: 'A.JPG', bytes: torn.length } };
   slowestMs = Math.max(slowestMs, performance.now() - begun);
   const isFrame = readRow('frames', frame, ARCHIVE_VERSION).ok;

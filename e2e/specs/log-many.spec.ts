@@ -58,13 +58,22 @@ test('frames of another year lie between the stops, and say so', async ({ app })
 
 test('frames of another day of the walk are offered to it, moved there, and back', async ({ app }) => {
   const { page } = app;
+  // Nobody's frames were taken on the demo's walk: nothing is offered for it, and a copy of it is somebody's own.
+  await app.room('Log');
+  await page.getByLabel('Photo files').setInputFiles([...manyFrames(3, '2027:03:20')]);
+  await expect(page.getByText('3 frames read.')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/^Checking/)).toHaveCount(0);
+  await expect(page.getByText(/lie in the stays of/)).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo: read 3 frames' }).click();
+  await page.getByRole('button', { name: /^Walk: Sluice to arcade\. Change/ }).click();
+  await page.getByRole('menuitem', { name: 'Duplicate this walk' }).click();
   await app.room('Log');
   // At 6:20, 10:20 and 14:20 of the Saturday after the walk's: two of them when it stays somewhere.
   await page.getByLabel('Photo files').setInputFiles([...manyFrames(3, '2027:03:20')]);
   await expect(page.getByText('3 frames read.')).toBeVisible({ timeout: 60_000 });
-  await expect(page.getByText('2 of 3 lie in the stays of Sluice to arcade, Sat 20 March.')).toBeVisible();
+  await expect(page.getByText('2 of 3 lie in the stays of Sluice to arcade (copy), Sat 20 March 2027.')).toBeVisible();
   await page.getByRole('button', { name: 'Move 3 there' }).click();
-  await expect(page.getByText('3 frames moved to Sluice to arcade, Sat 20 March')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('3 frames moved to Sluice to arcade (copy), Sat 20 March 2027')).toBeVisible({ timeout: 60_000 });
   await expect(page.getByLabel('Walked on').locator('option:checked')).toHaveText('Sat 20 March');
   await expect(page.getByText('3 frames, 2 of them in stays of the walk')).toBeVisible();
   // Its cards are those of that day, and frames are held against them.
@@ -72,7 +81,7 @@ test('frames of another day of the walk are offered to it, moved there, and back
   await expect(sheet.getByRole('group', { name: 'Quenmill Sluice' }).getByRole('option')).toHaveCount(1);
   await expect(page.getByText('Without frames')).toBeVisible();
   await page.getByRole('button', { name: /^Undo: move 3 frames/ }).click();
-  await expect(page.getByRole('heading', { name: 'Sluice to arcade has no frames yet' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Sluice to arcade (copy) has no frames yet' })).toBeVisible();
   await page.getByLabel('Walked on').selectOption({ label: 'Sat 13 March' });
   await expect(sheet.getByRole('group', { name: 'Between the stops' }).getByRole('option')).toHaveCount(3);
 });

@@ -85,7 +85,7 @@ test('files that are no frames are refused in words, and the rest goes on', asyn
       file('NOISE.JPG', Buffer.from(Array.from({ length: 5000 }, (_, k) => (k * 7919) % 251))),
     ]);
   await expect(page.getByText('2 frames read, 4 files with a problem.')).toBeVisible({ timeout: 60_000 });
-  const problems = page.getByRole('list', { name: 'Files that could not be read' });
+  const problems = page.getByRole('list', { name: 'What happened to single files' });
   await expect(problems.getByText('EMPTY.JPG is empty: 0 bytes.')).toBeVisible();
   await expect(problems.getByText('NOTES.JPG is no photograph that can be read here.')).toBeVisible();
   await expect(problems.getByText(/^TORN\.JPG .*: its camera data is kept\.$/)).toBeVisible();
@@ -118,7 +118,7 @@ test('a file of half a gigabyte and pictures that claim to be huge are refused i
   await app.room('Log');
   await page.getByLabel('Photo files').setInputFiles(['ZEROS.JPG', 'ENDLESS.JPG', 'BOMB.JPG', 'WHOLE.JPG'].map(at));
   await expect(page.getByText('3 frames read, 3 files with a problem.')).toBeVisible({ timeout: 90_000 });
-  const problems = page.getByRole('list', { name: 'Files that could not be read' });
+  const problems = page.getByRole('list', { name: 'What happened to single files' });
   await expect(problems.getByText('ZEROS.JPG is no photograph that can be read here.')).toBeVisible();
   await expect(problems.getByText('ENDLESS.JPG is larger than 200 MB: its camera data is kept.')).toBeVisible();
   await expect(problems.getByText(/^BOMB\.JPG has 4225 megapixels; at most 120 are opened/)).toBeVisible();

@@ -1,11 +1,12 @@
 import { Injectable } from '@angular/core';
-import type { PackedReading } from '@roam-dial/core/log';
+import type { ArchivedReading } from '@roam-dial/core/formats';
 import type { SightRow } from './database';
+import { packedAgain } from './reading-text';
 
 const FOLDER = 'demo-frames';
 const IS_DEMOS = /^demo-frame-\d+$/;
 
-type Written = Readonly<Record<string, Omit<PackedReading, 'windows'> & { readonly windows: string }>>;
+type Written = Readonly<Record<string, ArchivedReading>>;
 
 /** What the frames of the demo's earlier walk look like: shipped beside the program, asked for when they are looked at. */
 @Injectable({ providedIn: 'root' })
@@ -19,8 +20,7 @@ export class DemoSights {
     try {
       const [written, picture] = await Promise.all([this.readings, fetch(`${FOLDER}/${id}.jpg`)]);
       const own = written[id];
-      const windows = own === undefined ? null : Uint8Array.from(atob(own.windows), (one) => one.charCodeAt(0));
-      const reading = own === undefined || windows === null ? null : { ...own, windows };
+      const reading = own === undefined ? null : packedAgain(own);
       return { id, logId: 'demo-log', thumb: picture.ok ? await picture.blob() : null, reading };
     } catch {
       this.readings = null;

@@ -35,12 +35,10 @@ export async function droppedFiles({ items, files }: DataTransfer): Promise<read
   return gathered;
 }
 
-/** What browsers can open as a picture. */
-const PICTURE_ENDINGS = /\.(jpe?g|heic|heif|avif|png|webp)$/i;
+/** What says what its camera did: finished photos, and raw files, which carry a preview. */
+const PICTURE_ENDINGS = /\.(jpe?g|heic|heif|hif|avif|png|webp|tiff?|raf|nef|nrw|cr2|cr3|arw|srw|orf|rw2|pef|dng|raw)$/i;
+const VIDEO_ENDINGS = /\.(mp4|mov|m4v|avi|mts|m2ts|mkv|webm|3gp)$/i;
 const MAP_ENDINGS = /\.(geo)?json$|\.osm$|\.xml$|\.gpx$/i;
-/** Types that browsers give to raw files and to what they cannot open as a picture. */
-const UNREADABLE_TYPES = /^image\/(x-|tiff|vnd)/;
-
 export interface SortedFiles {
   readonly pictures: readonly File[];
   readonly maps: readonly File[];
@@ -50,8 +48,15 @@ export interface SortedFiles {
 function kindOf({ type, name }: Pick<File, 'type' | 'name'>): keyof SortedFiles {
   if (PICTURE_ENDINGS.test(name)) return 'pictures';
   if (MAP_ENDINGS.test(name)) return 'maps';
-  if (type.startsWith('image/') && !UNREADABLE_TYPES.test(type)) return 'pictures';
+  if (type.startsWith('image/') && !type.startsWith('image/svg')) return 'pictures';
   return /json|xml/.test(type) ? 'maps' : 'others';
+}
+
+/** Why a file is not read, as the rest of a sentence that begins with its name. */
+export function refusalOf({ name, type }: Pick<File, 'type' | 'name'>): string {
+  if (VIDEO_ENDINGS.test(name) || type.startsWith('video/')) return 'is a video: only photos are read.';
+  if (kindOf({ name, type }) === 'maps') return 'is a map: drop it on its own.';
+  return 'is not a photo or a map that can be read here.';
 }
 
 /** By what they are for; hidden files of folders are nobody's. */

@@ -1,30 +1,12 @@
 import { inject, Injectable } from '@angular/core';
-import type { PackedReading } from '@roam-dial/core/log';
-import type { ArchivedPicture, ArchivedReading } from '@roam-dial/core/formats';
+import type { ArchivedPicture } from '@roam-dial/core/formats';
 import { Database, type SightRow } from './database';
+import { archivedReading, bytesOf, packedAgain, textOf } from './reading-text';
 import { Sights } from './sights';
 
 /** So many are held as text before the browser may lay them aside. */
 const BATCH = 100;
 const SEPARATOR_BYTES = 3;
-
-function textOf(bytes: Uint8Array): string {
-  let binary = '';
-  for (let at = 0; at < bytes.length; at += 8192) binary += String.fromCharCode(...bytes.subarray(at, at + 8192));
-  return btoa(binary);
-}
-
-const bytesOf = (text: string): Uint8Array<ArrayBuffer> => Uint8Array.from(atob(text), (one) => one.charCodeAt(0));
-
-function archivedReading({ windows, full, ...rest }: PackedReading): ArchivedReading {
-  const reading = { ...rest, windows: textOf(windows) };
-  return full === undefined ? reading : { ...reading, full: { ...full, parts: textOf(full.parts) } };
-}
-
-function packedAgain({ windows, full, ...rest }: ArchivedReading): PackedReading {
-  const reading = { ...rest, windows: bytesOf(windows) };
-  return full === undefined ? reading : { ...reading, full: { ...full, parts: bytesOf(full.parts) } };
-}
 
 async function archived({ id, logId, thumb, reading }: SightRow): Promise<ArchivedPicture> {
   const bytes = thumb === null ? null : textOf(new Uint8Array(await thumb.arrayBuffer()));

@@ -1,7 +1,7 @@
 import { inject, Injectable, Injector } from '@angular/core';
 import { Router } from '@angular/router';
 import { firstValueFrom } from 'rxjs';
-import { droppedFiles, sorted } from '../data/dropped-files';
+import { droppedFiles, refusalOf, sorted } from '../data/dropped-files';
 import { FocusStore } from './focus.store';
 import { MapDrop } from './map-drop';
 import { WorkspaceStore } from './workspace.store';
@@ -38,12 +38,11 @@ export class FileDrop {
     if (pictures.length > 0 && walk === null) {
       this.store.tell('Photos are compared with a walk: plan one first, or restore the demo, then drop them again.');
     } else if (pictures.length > 0 && walk !== null) {
-      const left = [...maps, ...others];
-      if (left.length > 0) this.store.tell(leftWords(left, maps.length > 0));
+      const refused = [...maps, ...others].map((file) => `${file.name} ${refusalOf(file)}`);
       await this.router.navigate(['/log/frames'], { queryParamsHandling: 'preserve' });
       // What reads frames is a chunk of its own, loaded when the first come.
       const { FramesReading } = await fetched('The photo reader', () => import('./frames-reading'));
-      await this.injector.get(FramesReading).read(walk, pictures);
+      await this.injector.get(FramesReading).read(walk, pictures, refused);
     } else if (map !== undefined) {
       const left = [...maps.slice(1), ...others];
       if (left.length > 0) this.store.tell(leftWords(left, false));

@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { firstValueFrom, last } from 'rxjs';
 import { FrameClient } from '../workers/frame.client';
-import type { FrameAnswer, FrameAnswers, FrameKind } from '../workers/frame-desk';
+import type { FrameAnswer, FrameAnswers, FrameKind, Settings } from '../workers/frame-desk';
 import type { Step } from '../workers/steps';
 
 /** Answers of which nothing came. */
@@ -16,8 +16,8 @@ const NOTHING: { readonly [Kind in FrameKind]: (problem: string) => FrameAnswers
 export class FrameQuestions {
   private readonly client = inject(FrameClient);
 
-  async answer<Kind extends FrameKind>(kind: Kind, file: File): Promise<FrameAnswers[Kind]> {
-    const step: Step<never, FrameAnswer> = await firstValueFrom(this.client.ask({ kind, file }).pipe(last()));
+  async answer<Kind extends FrameKind>(kind: Kind, file: File, settings: Settings = {}): Promise<FrameAnswers[Kind]> {
+    const step: Step<never, FrameAnswer> = await firstValueFrom(this.client.ask({ kind, file, settings }).pipe(last()));
     if (step.kind === 'done') return step.answer as FrameAnswers[Kind];
     return NOTHING[kind](step.kind === 'progress' ? '' : `could not be read: ${step.message.replace(/\.$/, '')}`);
   }

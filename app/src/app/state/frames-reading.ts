@@ -32,8 +32,6 @@ const BATCH_MS = 250;
 const LEAST_SHARE = 0.1;
 /** What is looked at takes longer, one by one. */
 const LOOKED_MS = 500;
-/** Where so much is wrong nobody reads all of it. */
-const MOST_PROBLEMS = 200;
 
 /** A frame whose picture is still to be looked at. */
 interface Taken {
@@ -66,11 +64,12 @@ export class FramesReading {
 
   readonly state$: Observable<FramesReadingState> = this.subject;
 
-  async read(walk: Walk, files: readonly File[]): Promise<void> {
+  /** @param refused what came with them and is not read, each in a sentence: every file is answered. */
+  async read(walk: Walk, files: readonly File[], refused: readonly string[] = []): Promise<void> {
     if (files.length === 0) return;
     const run = ++this.run;
     const isOn = (): boolean => run === this.run;
-    this.subject.next({ ...IDLE, doing: 'facts', of: files.length });
+    this.subject.next({ ...IDLE, doing: 'facts', of: files.length, problems: refused });
     const log = await this.ofWalk.of(walk);
     this.logs.show(log.id);
     const taken = await this.readFacts(log, files, isOn);
@@ -193,10 +192,12 @@ export class FramesReading {
     };
     for (const { id, sightId, file } of taken) {
       if (!isOn()) break;
-      const { seen, problem } = await this.questions.answer('look', file);
-      const { frames } = await this.store.snapshot();
-      const frame = frames.find((one) => one.id === id);
-      this.say({}, seen === null ? `${file.name} ${problem}: its camera data is kept.` : null);
+      const known = (await this.store.snapshot()).frames.find((one) => one.id === id);
+      const settings = { shutterS: known?.shutterS ?? null, iso: known?.iso ?? null };
+      const { seen, problem } = await this.questions.answer('look', file, settings);
+      const frame = (await this.store.snapshot()).frames.find((one) => one.id === id);
+      const note = problem === '' ? null : `${file.name} ${problem}.`;
+      this.say({}, seen === null ? `${file.name} ${problem}: its camera data is kept.` : note);
       if (seen === null || frame === undefined) continue;
       await this.keep({ id: sightId, logId: frame.logId, thumb: seen.thumb, reading: seen.reading });
       seenOf.set(id, seen.sight);
@@ -223,7 +224,7 @@ export class FramesReading {
       done: now.done + 1,
       read: now.read + (more.read ?? 0),
       known: now.known + (more.known ?? 0),
-      problems: problem === null || now.problems.length >= MOST_PROBLEMS ? now.problems : [...now.problems, problem],
+      problems: problem === null ? now.problems : [...now.problems, problem],
     });
   }
 }

@@ -61,7 +61,7 @@ describe('a walker who does not exist', () => {
     expect((await told()).filter((one) => !one.endsWith('got'))).toEqual(whole.filter((one) => !one.endsWith('got')));
     expect((await told()).filter((one) => one.endsWith('got'))).toHaveLength(3);
     const went = (await happenings()).filter(({ event }) => event.kind === 'wentOn');
-    // A minute before each way of its 15, so as not to be late, and from the last when its stay ends.
+    // Early by ten minutes and the way before it, and from the last when its stay ends.
     expect(went.map(({ atMs }) => minuteAt(WALK, atMs))).toEqual([644, 704, 750]);
   });
 

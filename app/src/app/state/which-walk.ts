@@ -43,15 +43,14 @@ function inDoubt({ cameras }: WalkLog, placed: readonly PlacedFrame[], cameraNam
   return { frames: outside.map(({ frame }) => (isClockKnown ? byItsClock(frame) : frame)), isClockKnown };
 }
 
-/** The demo's walk is invented: nobody's frames were taken there, but for those that lie there. */
-const ownWalks = ({ walks }: Known, log: WalkLog): readonly Walk[] =>
-  walks.filter(({ isDemo, id }) => !isDemo || id === log.walkId);
+/** The demo's walk is invented: nobody's frames were taken there. */
+const ownWalks = ({ walks }: Known): readonly Walk[] => walks.filter(({ isDemo }) => !isDemo);
 
 /** The walk, and its day, that frames of a camera were rather taken on than on the one of their log; null where they belong there. */
 export function ratherOn(workspace: Known, log: WalkLog, placed: readonly PlacedFrame[], cameraName: string): RatherOn | null {
   const { frames, isClockKnown } = inDoubt(log, placed, cameraName);
   if (frames.length === 0) return null;
-  const others = ownWalks(workspace, log)
+  const others = ownWalks(workspace)
     .slice(-MOST_WALKS)
     .flatMap((walk) => {
       const days = new Set([walk.day, ...daysOfFrames(frames, walk.place.timeZone)]);

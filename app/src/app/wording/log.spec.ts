@@ -1,6 +1,7 @@
 import type { Evidence } from '@roam-dial/core/log';
 import { shiftCodec } from './codec';
-import { departureWords, evidenceSentences, looksWords, readWords, settingsWords, shiftWords } from './log';
+import { evidenceSentences, likelihoodWords, reasonSentence, seemsWords } from './evidence';
+import { departureWords, looksWords, readWords, settingsWords, shiftWords } from './log';
 import { againstSentences, lightSentence, missSentences, totalSentence } from './log-against';
 import { handsWords, isoWords } from './lessons';
 import { Wording } from './wording';
@@ -28,7 +29,14 @@ describe('what a frame says', () => {
   });
 
   it('has its evidence in the order in which one looks', () => {
+    const smear = { lengthPx: 14.2, directionDeg: 30.4, echo: 0.4, around: 0.1, aroundPx: 4 };
     const evidence: Evidence = {
+      round: [],
+      beside: [],
+      rest: [],
+      smear,
+      subjectSmear: { ...smear, lengthPx: 22, directionDeg: 179.8 },
+      smearsShare: 0,
       sharpPx: 1.3,
       subject: { majorPx: 4.2, minorPx: 1.1, directionDeg: 178, edges: 400 },
       sharpShare: 0.96,
@@ -46,8 +54,25 @@ describe('what a frame says', () => {
       'Elsewhere: 96 % sharp, 3 % motion-blurred, 1 % out of focus.',
       'Noise 1.3 of 255; darkest tones at 0 % of the mean.',
     ]);
+    expect(reasonSentence('shake', evidence)).toBe('Everything is smeared by 14.2 px along 30°.');
+    expect(reasonSentence('moved', evidence)).toBe('The subject is smeared by 22.0 px along 0°; 96 % of the rest is sharp.');
+    expect(reasonSentence('noise', evidence)).toBe('Noise of 1.3 in 255.');
     const shaken = evidenceSentences({ ...evidence, smearedShare: 0.8, agreement: 0.9, isTurn: true });
     expect(shaken[2]).toBe('The blur rotates around one point.');
+  });
+});
+
+describe('how sure a verdict is', () => {
+  it.each([
+    [{ looksLike: 'shake', confidence: 0.9 } as const, 'Clearly camera shake'],
+    [{ looksLike: 'good', confidence: 0.7 } as const, 'Probably good'],
+    [{ looksLike: 'veil', confidence: 0.5 } as const, 'Perhaps haze or dirt'],
+    [{ looksLike: 'cannotTell', confidence: 0 } as const, 'Cannot tell'],
+  ])('%p', (verdict, words) => expect(seemsWords(verdict)).toBe(words));
+
+  it('is told in figures, the likeliest first', () => {
+    const shares = { shake: 0.72, moved: 0.2, focus: 0.075, depth: 0.004, veil: 0.001, noise: 0, good: 0 };
+    expect(likelihoodWords({ shares })).toBe('camera shake 72 %, subject moved 20 %, missed focus 8 %');
   });
 });
 

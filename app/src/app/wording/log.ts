@@ -1,5 +1,5 @@
 import type { LogFrame, Moment, PlacedBy, Verdict } from '@roam-dial/core';
-import type { Blur, Compared, Departure, Evidence, SoftnessVerdict } from '@roam-dial/core/log';
+import type { Compared, Departure, SoftnessVerdict } from '@roam-dial/core/log';
 import { counted } from './counted';
 import type { Wording } from './wording';
 
@@ -74,36 +74,6 @@ export function settingsWords({ fNumber, shutterS, iso }: Set, wording: Wording)
 
 export function cardWords({ fNumber, shutterS, iso, focusM }: Moment, wording: Wording): string {
   return `${wording.aperture(fNumber, 'third')} ${wording.shutter(shutterS, 'third')} ISO ${wording.iso(iso, 'third')}, focus ${wording.distance(focusM)}`;
-}
-
-const px = (value: number): string => `${value.toFixed(1)} px`;
-const percent = (share: number): string => `${Math.round(100 * share)} %`;
-
-/** What speaks for a verdict, in the order in which one would look: the subject, the rest, the tones. */
-export function evidenceSentences(
-  { subject, sharpPx, sharpShare, smearedShare, softShare, agreement, isTurn, noiseSeen, blackShare, tiles }: Evidence,
-  atFull: Blur | null = null,
-): readonly string[] {
-  const ofSubject =
-    subject === null
-      ? 'There is too little detail at the subject to measure.'
-      : subject.majorPx <= sharpPx
-        ? `The subject is sharp: blur of ${px(subject.majorPx)} (up to ${px(sharpPx)} still counts as sharp).`
-        : `The subject is soft: blur of ${px(subject.majorPx)} along ${Math.round(subject.directionDeg)}°, ${px(subject.minorPx)} across.`;
-  const ofRest =
-    tiles === 0
-      ? 'Nothing else in the picture can be measured.'
-      : `Elsewhere: ${percent(sharpShare)} sharp, ${percent(smearedShare)} motion-blurred, ${percent(softShare)} out of focus.`;
-  const way = isTurn ? 'rotates around one point' : 'runs one way';
-  const ofSmears = smearedShare < 0.15 ? [] : [`The blur ${agreement > 0.6 ? way : 'runs in different directions'}.`];
-  const ofFull = atFull === null ? [] : [`At full size the blur there is ${px(atFull.majorPx)}.`];
-  return [
-    ofSubject,
-    ...ofFull,
-    ofRest,
-    ...ofSmears,
-    `Noise ${noiseSeen.toFixed(1)} of 255; darkest tones at ${percent(blackShare)} of the mean.`,
-  ];
 }
 
 /** `+1:00:00`, of a camera's clock. */

@@ -7,6 +7,7 @@ import {
   frameSight,
   type FullSize,
   lumaOf,
+  MIDDLE,
   partBlur,
   packedReading,
   type PackedReading,
@@ -16,6 +17,7 @@ import {
   readSoftness,
   softnessVerdict,
 } from '@roam-dial/core/log';
+import { largestJpeg } from '@roam-dial/core/photo-files';
 import { imageSize } from 'image-size';
 import { readTags, readThumbnail } from './read-tags';
 
@@ -33,7 +35,11 @@ export type FrameKind = keyof FrameAnswers;
 export interface FrameQuestion {
   readonly kind: FrameKind;
   readonly file: File;
+  /** What was set, so far as it is known: it bounds what can have spoilt the picture. */
+  readonly settings?: Settings;
 }
+
+export type Settings = Partial<Pick<FrameFacts, 'shutterS' | 'iso'>>;
 
 export interface FactsAnswer {
   readonly kind: 'facts';
@@ -45,8 +51,9 @@ export interface FactsAnswer {
 
 export interface LookAnswer {
   readonly kind: 'look';
-  /** Null where the browser cannot open it, with why. */
+  /** Null where the browser cannot open it. */
   readonly seen: Seen | null;
+  /** Why it could not be opened; where it was, what it was checked by, if not by itself. */
   readonly problem: string;
 }
 
@@ -99,7 +106,7 @@ interface Sides {
 }
 
 /** Sides of a picture that may be opened, or why it may not. */
-async function sidesToOpen(file: File): Promise<Sides | string> {
+async function sidesToOpen(file: Blob): Promise<Sides | string> {
   if (file.size > MOST_BYTES) return `is larger than ${MOST_BYTES / 1e6} MB`;
   const sides = await sidesOf(file);
   if (sides === null) return 'is of a kind that the browser cannot open';
@@ -108,7 +115,7 @@ async function sidesToOpen(file: File): Promise<Sides | string> {
 }
 
 /** Sides of a picture by the head of its file; null where it has none. */
-async function sidesOf(file: File): Promise<Sides | null> {
+async function sidesOf(file: Blob): Promise<Sides | null> {
   try {
     const { width, height, orientation = 1 } = imageSize(new Uint8Array(await file.slice(0, HEAD_BYTES).arrayBuffer()));
     return orientation >= 5 ? { width: height, height: width } : { width, height };
@@ -145,8 +152,26 @@ function fullSizeOf(bitmap: ImageBitmap): FullSize {
   return { width, height, across, down, blurs: parts.map((_, k) => partBlur(cropped(all, ...corner(k), side, side))) };
 }
 
-async function lookAt(file: File): Promise<LookAnswer> {
+/** What browsers open by its first bytes: JPEG, PNG, WebP, and the boxes of HEIF and AVIF. */
+const FINISHED = [/^\xff\xd8\xff/, /^\x89PNG/, /^RIFF....WEBP/s, /^....ftyp(?!crx)/s];
+/** Previews smaller than this are thumbnails: nothing is told by them. */
+const LEAST_PREVIEW_PX = 640;
+
+/** The file itself where it is a finished picture; of a raw file the largest preview in it. Null where it has none. */
+async function pictureOf(file: File): Promise<{ readonly picture: Blob; readonly note: string } | null> {
+  const head = String.fromCharCode(...new Uint8Array(await file.slice(0, 16).arrayBuffer()));
+  if (FINISHED.some((one) => one.test(head)) || file.size > MOST_BYTES) return { picture: file, note: '' };
+  const preview = largestJpeg(new Uint8Array(await file.arrayBuffer()));
+  if (preview === null || Math.max(preview.width, preview.height) < LEAST_PREVIEW_PX) return null;
+  const { from, to, width, height } = preview;
+  return { picture: file.slice(from, to, 'image/jpeg'), note: `was checked by its preview of ${width} × ${height} pixels` };
+}
+
+async function lookAt(whole: File, settings: Settings): Promise<LookAnswer> {
   const refuse = (problem: string): LookAnswer => ({ kind: 'look', seen: null, problem });
+  const found = await pictureOf(whole);
+  if (found === null) return refuse('has no preview large enough to check');
+  const { picture: file, note } = found;
   const sides = await sidesToOpen(file);
   if (typeof sides === 'string') return refuse(sides);
   const pixels = sides.width * sides.height;
@@ -167,8 +192,8 @@ async function lookAt(file: File): Promise<LookAnswer> {
   bitmap.close();
   return {
     kind: 'look',
-    seen: { thumb, reading: packedReading(reading), sight: frameSight(reading, softnessVerdict(reading)) },
-    problem: '',
+    seen: { thumb, reading: packedReading(reading), sight: frameSight(reading, softnessVerdict(reading, MIDDLE, settings)) },
+    problem: note,
   };
 }
 
@@ -214,6 +239,6 @@ async function patchOf(file: File): Promise<PatchAnswer> {
 const ANSWERS = { facts: factsOf, look: lookAt, patch: patchOf } as const;
 
 /** Files never leave the browser; of a picture only what is said of it here stays. */
-export function frameAnswer({ kind, file }: FrameQuestion): Promise<FrameAnswer> {
-  return ANSWERS[kind](file);
+export function frameAnswer({ kind, file, settings = {} }: FrameQuestion): Promise<FrameAnswer> {
+  return ANSWERS[kind](file, settings);
 }

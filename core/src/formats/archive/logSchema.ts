@@ -120,6 +120,8 @@ export const frameSchema = required<LogFrame>({
   wallMs: instant.allow(null),
   offsetMin: number.min(-1080).max(1080).allow(null),
   bodyName: name,
+  maker: name.optional(),
+  model: name.optional(),
   lensName: name,
   fNumber: fNumber.allow(null),
   shutterS: shutter.allow(null),

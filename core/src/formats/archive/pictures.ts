@@ -11,7 +11,11 @@ export interface ArchivedReading {
   readonly noiseSeen: number;
   readonly blackShare: number;
   readonly midToneEv: number;
+  readonly noiseLeft?: number;
+  readonly darkShare?: number;
+  readonly blockDarkShare?: number;
   readonly windows: string;
+  readonly echoes?: { readonly across: number; readonly down: number; readonly parts: string } | null;
   readonly full?: {
     readonly width: number;
     readonly height: number;
@@ -55,7 +59,13 @@ const readingSchema = required<ArchivedReading>({
   noiseSeen: number.min(0),
   blackShare: number.min(0),
   midToneEv: number.min(-20).max(20),
+  noiseLeft: number.min(0).optional(),
+  darkShare: number.min(0).optional(),
+  blockDarkShare: number.min(0).optional(),
   windows: base64(LONGEST_WINDOWS),
+  echoes: required<NonNullable<ArchivedReading['echoes']>>({ across: cells, down: cells, parts: base64(LONGEST_WINDOWS) })
+    .allow(null)
+    .optional(),
   full: required<NonNullable<ArchivedReading['full']>>({
     width: side,
     height: side,

@@ -52,12 +52,13 @@ describe('a table of frames', () => {
       {
         SourceFile: 'A0001.JPG',
         DateTimeOriginal: '2027:03:13 10:15:30',
-        OffsetTimeOriginal: '-01:00',
+        OffsetTimeOriginal: '',
         FNumber: '5.6',
         ExposureTime: '1/250',
         ISO: '800',
         FocalLength: '28',
         ExposureCompensation: '-0.67',
+        Make: '',
         Model: 'Made-up One',
         LensModel: '28 mm',
         GPSLatitude: '46.5001234',
@@ -77,9 +78,20 @@ describe('a table of frames', () => {
     expect(read(text)[0]).toMatchObject({ SourceFile: 'A0001.JPG', GPSLatitude: '', Location: '' });
   });
 
+  it('writes a zone where the file had one, and a phone’s focal length to the last digit', () => {
+    const [row] = read(writeFramesCsv(table([placed({ offsetMin: 0, focalLengthMm: 5.95 })])));
+    expect(row).toMatchObject({ OffsetTimeOriginal: '-01:00', FocalLength: '5.95' });
+  });
+
   it('leaves empty what a frame does not say', () => {
     const bare = {
-      ...placed({ ...frameFacts({}), verdict: null, source: { kind: 'roll', rollId: 'r', number: 7, scan: null } }),
+      ...placed({
+        ...frameFacts({}),
+        maker: '',
+        model: '',
+        verdict: null,
+        source: { kind: 'roll', rollId: 'r', number: 7, scan: null },
+      }),
       atMs: null,
       stay: null,
     };
@@ -89,7 +101,7 @@ describe('a table of frames', () => {
 
   it('holds any name whole, and no formula', () => {
     const names = ['a,b "c"\nd', '=1+1', '@cmd', '+1:00', 'é ☂'];
-    const rows = read(writeFramesCsv(table(names.map((name) => placed({ bodyName: name })))));
+    const rows = read(writeFramesCsv(table(names.map((name) => placed({ model: name })))));
     expect(rows.map(({ Model }) => Model)).toEqual(['a,b "c"\nd', "'=1+1", "'@cmd", '+1:00', 'é ☂']);
   });
 
@@ -173,9 +185,9 @@ describe('sidecars', () => {
   const facts = { log: { timeZone: 'Atlantic/Azores' }, hasPlaces: true, words };
 
   it('have the instant by the wall, rational figures, a rating and the verdict as a word', () => {
-    const text = writeXmp(placed({ bodyName: 'One & "two" <3>' }), facts);
+    const text = writeXmp(placed({ model: 'One & "two" <3>' }), facts);
     for (const part of [
-      'exif:DateTimeOriginal="2027-03-13T10:15:30-01:00"',
+      'exif:DateTimeOriginal="2027-03-13T10:15:30"',
       'exif:FNumber="5600/1000"',
       'exif:ExposureTime="1/250"',
       '<rdf:li>800</rdf:li>',

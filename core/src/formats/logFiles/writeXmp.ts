@@ -39,7 +39,13 @@ export function writeXmp({ frame, atMs, stay }: PlacedFrame, { log, hasPlaces, w
   const attributes: readonly (readonly [name: string, value: string | null])[] = [
     [
       'exif:DateTimeOriginal',
-      atMs === null ? null : DateTime.fromMillis(atMs, { zone: log.timeZone }).toISO({ suppressMilliseconds: true }),
+      atMs === null
+        ? null
+        : DateTime.fromMillis(atMs, { zone: log.timeZone }).toISO({
+            suppressMilliseconds: true,
+            // Of a file that does not say its zone, none is made up.
+            includeOffset: frame.offsetMin !== null,
+          }),
     ],
     ['exif:FNumber', frame.fNumber === null ? null : rational(frame.fNumber)],
     ['exif:ExposureTime', frame.shutterS === null ? null : time(frame.shutterS)],
@@ -49,7 +55,9 @@ export function writeXmp({ frame, atMs, stay }: PlacedFrame, { log, hasPlaces, w
     ['exif:GPSLatitude', position === null ? null : coordinate(position.latitude, ['N', 'S'])],
     ['exif:GPSLongitude', position === null ? null : coordinate(position.longitude, ['E', 'W'])],
     ['exif:GPSImgDirection', bearingDeg === null ? null : rational(bearingDeg)],
-    ['tiff:Model', frame.bodyName || null],
+    ['tiff:Make', frame.maker ?? null],
+    ['tiff:Model', (frame.model ?? frame.bodyName) || null],
+    ['exifEX:LensModel', frame.lensName || null],
     ['aux:Lens', frame.lensName || null],
     ['xmp:Rating', rating === null ? null : String(rating)],
     ['Iptc4xmpCore:Location', placeName || null],
@@ -71,6 +79,7 @@ export function writeXmp({ frame, atMs, stay }: PlacedFrame, { log, hasPlaces, w
     '  <rdf:Description rdf:about=""',
     '   xmlns:exif="http://ns.adobe.com/exif/1.0/"',
     '   xmlns:tiff="http://ns.adobe.com/tiff/1.0/"',
+    '   xmlns:exifEX="http://cipa.jp/exif/1.0/"',
     '   xmlns:aux="http://ns.adobe.com/exif/1.0/aux/"',
     '   xmlns:xmp="http://ns.adobe.com/xap/1.0/"',
     '   xmlns:dc="http://purl.org/dc/elements/1.1/"',

@@ -16,6 +16,8 @@ export interface WalkFit<Walked extends WalkOfDay> {
 
 /** So many of the frames, spread evenly, tell which walk all of them belong to. */
 const MOST_ASKED = 90;
+/** One or two frames lie in some stay of some day by chance. */
+const LEAST_FRAMES = 3;
 /** A walk must take so many more of them, or a clock that is so much nearer to right, before others give way to it (s). */
 const LEAST_GAIN_SHARE = 0.25;
 const NEARER_S = 12 * 3600;
@@ -75,7 +77,7 @@ export function fittingWalk<Walked extends WalkOfDay>(
 ): WalkFit<Walked> | null {
   const timed = frames.filter((frame) => frame.source.kind === 'file' && clockMs(frame, here.timeZone) !== null);
   const asked = spread(timed, MOST_ASKED);
-  if (asked.length === 0) return null;
+  if (asked.length < LEAST_FRAMES) return null;
   const now = fitOf(here, asked, Infinity);
   const isRather = ({ inStays, offS }: Fit): boolean =>
     inStays - now.inStays >= Math.max(1, LEAST_GAIN_SHARE * asked.length) ||

@@ -64,6 +64,9 @@ export interface LogFrame extends FrameSettings {
   readonly offsetMin: number | null;
   /** Body and lens in the file's own words; empty where it has none. */
   readonly bodyName: string;
+  /** The same apart, as the file has them; absent where it has none, and in frames kept before. */
+  readonly maker?: string;
+  readonly model?: string;
   readonly lensName: string;
   readonly position: Place | null;
   /** The way the camera looked, degrees from true north. */

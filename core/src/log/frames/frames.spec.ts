@@ -86,6 +86,8 @@ describe('what a file says of its frame', () => {
       }),
     ).toEqual({
       bodyName: 'Made-up One',
+      maker: 'Made-up',
+      model: 'Made-up One',
       lensName: '28 mm',
       fNumber: 5.6,
       shutterS: 1 / 250,
@@ -100,6 +102,41 @@ describe('what a file says of its frame', () => {
       position: HERE,
       bearingDeg: 0,
     });
+  });
+
+  it.each([
+    { make: 'MADE-UP CORPORATION', model: 'MADE-UP D7', name: 'MADE-UP D7' },
+    { make: 'Made-up', model: 'One', name: 'Made-up One' },
+    { make: 'Made-up\0old text', model: 'One\0\0two', name: 'Made-up One' },
+    { make: undefined, model: 'One', name: 'One' },
+    { make: 'Made-up', model: undefined, name: 'Made-up' },
+  ])('names the body $name, its maker once', ({ make, model, name }) => {
+    expect(frameFacts({ Make: make, Model: model }).bodyName).toBe(name);
+  });
+
+  it.each([
+    { of: 'a field too small for it', tags: { ISO: 65_535, RecommendedExposureIndex: 102_400 }, iso: 102_400 },
+    { of: 'the standard output', tags: { ISO: 65_535, StandardOutputSensitivity: 80_000 }, iso: 80_000 },
+    { of: 'nowhere else', tags: { ISO: 65_535 }, iso: null },
+  ])('takes the ISO from $of', ({ tags, iso }) => expect(frameFacts(tags).iso).toBe(iso));
+
+  it.each([
+    { wall: '2027:03:13 10:15:30', stamp: [11, 15, 28], offsetMin: -60 },
+    { wall: '2027:03:13 17:00:10', stamp: [11, 15, 28], offsetMin: 345 },
+    { wall: '2027:03:14 00:15:30', stamp: [13, 15, 31], offsetMin: 660 },
+    { wall: '2027:03:13 10:15:30', stamp: '11:15:28', offsetMin: -60 },
+    { wall: '2027:03:19 10:15:30', stamp: [11, 15, 28], offsetMin: null },
+    { wall: '2027:03:13 10:15:30', stamp: [11, NaN, 28], offsetMin: null },
+  ])('knows a clock’s offset by the time of its position: $wall against $stamp', ({ wall, stamp, offsetMin }) => {
+    const facts = frameFacts({ DateTimeOriginal: wall, GPSDateStamp: '2027:03:13', GPSTimeStamp: stamp });
+    expect(facts.offsetMin).toBe(offsetMin);
+  });
+
+  it('keeps no bearing by a compass, and a position in degrees, minutes and seconds', () => {
+    expect(frameFacts({ GPSImgDirection: 48, GPSImgDirectionRef: 'M' }).bearingDeg).toBeNull();
+    expect(frameFacts({ GPSImgDirection: 48, GPSImgDirectionRef: 'T' }).bearingDeg).toBe(48);
+    const place = { GPSLatitude: [46, 30, 0], GPSLatitudeRef: 'S', GPSLongitude: [20, 42, 0], GPSLongitudeRef: 'W' };
+    expect(frameFacts(place).position).toEqual({ latitude: -46.5, longitude: -20.7 });
   });
 
   it.each([

@@ -23,12 +23,21 @@ function subjectSeen(reading: SoftnessReading, { evidence: { subject } }: Softne
 /** Where a subject is taken to be until somebody shows it. */
 export const MIDDLE: PictureSpot = { x: 0.5, y: 0.5 };
 
+/** How far along a line it is smeared, of the diagonal: by its echo where the picture looks smeared, else by its edges. */
+function smearShare(reading: SoftnessReading, verdict: SoftnessVerdict, subjectAt: PictureSpot): number | null {
+  const { looksLike, evidence } = verdict;
+  const smear = looksLike === 'shake' ? evidence.smear : looksLike === 'moved' ? evidence.subjectSmear : null;
+  if (smear !== null) return smear.lengthPx / Math.hypot(reading.width, reading.height);
+  const seen = subjectSeen(reading, verdict, subjectAt);
+  if (seen === null) return null;
+  const { majorPx, minorPx } = seen.blur;
+  return (PER_DEVIATION * Math.sqrt(Math.max(0, majorPx ** 2 - minorPx ** 2))) / seen.diagonalPx;
+}
+
 /** Of what was measured in a picture, what a list of frames needs. */
 export function frameSight(reading: SoftnessReading, verdict: SoftnessVerdict, subjectAt: PictureSpot = MIDDLE): FrameSight {
   const [{ midToneEv }, { looksLike, confidence }] = [reading, verdict];
-  const seen = subjectSeen(reading, verdict, subjectAt);
-  if (seen === null) return { looksLike, confidence, midToneEv };
-  const { majorPx, minorPx } = seen.blur;
-  const lengthPx = PER_DEVIATION * Math.sqrt(Math.max(0, majorPx ** 2 - minorPx ** 2));
-  return { looksLike, confidence, midToneEv, smearShare: Math.min(1, lengthPx / seen.diagonalPx) };
+  const share = smearShare(reading, verdict, subjectAt);
+  const sight = { looksLike, confidence, midToneEv };
+  return share === null ? sight : { ...sight, smearShare: Math.min(1, share) };
 }

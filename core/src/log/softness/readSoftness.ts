@@ -1,6 +1,7 @@
 import { blurReader } from './blurReader.js';
+import { type EchoMap, echoMapOf } from './echoMap.js';
 import type { FullSize } from './fullSize.js';
-import { cropped, type Luma } from './luma.js';
+import { cropped, halved, type Luma } from './luma.js';
 import { noiseOfPicture, noiseOfTile, type PictureNoise } from './pictureNoise.js';
 import type { Blur } from './spread.js';
 import { type Tones, tonesOf } from './tones.js';
@@ -33,6 +34,10 @@ export interface SoftnessReading extends Tones {
   /** Standard deviation of a pixel's noise, codes of 255; and the same at the size that pictures are looked at. */
   readonly noise: number;
   readonly noiseSeen: number;
+  /** What is left of it at half the size: half of what is noise, more of what is fine detail. Absent in readings kept before. */
+  readonly noiseLeft?: number;
+  /** Null for a picture too small for them; absent in readings kept before. */
+  readonly echoes?: EchoMap | null;
   /** Widths read at full size; absent where the picture was looked through at its full size as a whole. */
   readonly full?: FullSize;
 }
@@ -70,16 +75,21 @@ function readWindows(luma: Luma, noise: PictureNoise, tiles: Grid): Pick<Softnes
   };
 }
 
+/** The noise of a picture, by blocks of four tiles. */
+function noiseIn(luma: Luma, { across, down }: Grid): PictureNoise {
+  const [wide, tall] = [(2 * luma.width) / across, (2 * luma.height) / down];
+  const blocks = Array.from({ length: (across * down) / 4 }, (_, k) => {
+    const [column, row] = [k % (across / 2), Math.floor(k / (across / 2))];
+    return cropped(luma, column * wide, row * tall, wide, tall);
+  });
+  return noiseOfPicture(blocks.map(noiseOfTile));
+}
+
 /** A reading of a picture. Source: docs/log.md#blur. */
 export function readSoftness(luma: Luma): SoftnessReading {
   const { width, height } = luma;
   const grid = tileGrid(width, height);
-  const { across, down } = grid;
-  const parts = Array.from({ length: (across * down) / 4 }, (_, k) => {
-    const [column, row] = [2 * (k % (across / 2)), 2 * Math.floor(k / (across / 2))];
-    return cropped(luma, (column * width) / across, (row * height) / down, (2 * width) / across, (2 * height) / down);
-  });
-  const noise = noiseOfPicture(parts.map(noiseOfTile));
+  const noise = noiseIn(luma, grid);
   const seen = Math.min(1, Math.sqrt(SEEN_PIXELS / (width * height)));
   return {
     width,
@@ -88,6 +98,8 @@ export function readSoftness(luma: Luma): SoftnessReading {
     ...readWindows(luma, noise, grid),
     noise: noise.overall,
     noiseSeen: noise.overall * seen,
+    noiseLeft: noise.overall === 0 ? 1 : noiseIn(halved(luma), grid).overall / noise.overall,
+    echoes: echoMapOf(luma, noise),
     ...tonesOf(luma),
   };
 }

@@ -95,7 +95,7 @@ const SHARES: readonly Three[] = Array.from({ length: SECTORS }, (_, sector) => 
  */
 function spreadOf(sectors: readonly SectorEdges[], quantile: number): Spread | null {
   const known = knownSectors(sectors, quantile);
-  if (known.length < LEAST_SECTORS || !goRound(known)) return null;
+  if (known.length < LEAST_SECTORS || !goRound(known)) return crossing(known);
   let [aa, ab, ac, bb, bc, cc, ra, rb, rc] = [0, 0, 0, 0, 0, 0, 0, 0, 0];
   for (const { sector, variance, weight } of known) {
     const [a, b, c] = SHARES[sector] as Three;
@@ -114,6 +114,28 @@ function spreadOf(sectors: readonly SectorEdges[], quantile: number): Spread | n
   if (Math.abs(whole) < 1e-9) return null;
   // The matrix is its own transpose: a column replaced is a row replaced.
   return { xx: determinant([right, b, c]) / whole, xy: determinant([a, right, c]) / whole, yy: determinant([a, b, right]) / whole };
+}
+
+/** Between two directions that cross, steps of half a turn's eighth. */
+const CROSSES_FROM = 3;
+
+/**
+ * Of edges that run two ways alone, as on a façade: the spread along each of the two that cross best, taken as its axes. Null where
+ * none cross.
+ */
+function crossing(known: readonly Known[]): Spread | null {
+  const apart = (a: Known, b: Known): number =>
+    Math.min((a.sector - b.sector + SECTORS) % SECTORS, (b.sector - a.sector + SECTORS) % SECTORS);
+  const pairs = known.flatMap((a) => known.filter((b) => b.sector > a.sector).map((b) => ({ a, b, apart: apart(a, b) })));
+  const best = pairs.sort((p, q) => q.apart - p.apart || q.a.weight * q.b.weight - p.a.weight * p.b.weight)[0];
+  if (best === undefined || best.apart < CROSSES_FROM) return null;
+  const [cos, sin] = [Math.cos((best.a.sector * Math.PI) / SECTORS), Math.sin((best.a.sector * Math.PI) / SECTORS)];
+  const [along, across] = [best.a.variance, best.b.variance];
+  return {
+    xx: along * cos * cos + across * sin * sin,
+    xy: (along - across) * cos * sin,
+    yy: along * sin * sin + across * cos * cos,
+  };
 }
 
 export interface Spread {

@@ -1,11 +1,14 @@
 import { STRAIGHT_HOLDS } from '../../kit/index.js';
 import { type Medium, toneOf } from '../../metering/index.js';
-import type { Luma } from './luma.js';
+import { cropped, type Luma } from './luma.js';
 
 /** What the tones of a picture say of its light. */
 export interface Tones {
   /** Luminance under which a thousandth of the picture lies, as a share of its mean. */
   readonly blackShare: number;
+  /** The same under which a fiftieth lies, and the middle of all blocks, each by its own darkest. Absent in readings kept before. */
+  readonly darkShare?: number;
+  readonly blockDarkShare?: number;
   /** Stops from mid-grey of its mean luminance: what a meter of the whole frame would read off it. */
   readonly midToneEv: number;
 }
@@ -13,8 +16,8 @@ export interface Tones {
 /** Files are taken for pictures straight out of a camera: its curve is the medium's of that name. */
 const STRAIGHT: Medium = { kind: 'straight', overEv: STRAIGHT_HOLDS.straightOverEv, underEv: STRAIGHT_HOLDS.straightUnderEv };
 const DARK_SHARE = 0.001;
-/** Codes so dark are black, whatever they came from. */
-const BLACK_CODE = 2;
+const DARKER_SHARE = 0.02;
+const BLOCK_DARK_SHARE = 0.02;
 const STEP_EV = 1 / 64;
 
 /** Stops from mid-grey by code: the curve read backwards. */
@@ -31,25 +34,60 @@ function stopsByCode(): Float64Array {
 let made: Float64Array | null = null;
 const stopsOf = (code: number): number => (made ??= stopsByCode())[code] as number;
 
-const luminanceOf = (code: number): number => (code <= BLACK_CODE ? 0 : 2 ** stopsOf(code));
+/** Of a pixel by its code, whatever made the file: nearly all are written for screens. Source: IEC 61966-2-1. */
+const LIGHT_OF_CODE = Float64Array.from({ length: 256 }, (_, code) => {
+  const value = code / 255;
+  return value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4;
+});
 
-/** Source: docs/log.md#veil. */
-export function tonesOf({ values }: Luma): Tones {
+type Counts = Float64Array;
+
+function countsOf(values: Float32Array): Counts {
   const counts = new Float64Array(256);
   for (const value of values) {
     const code = Math.min(255, Math.max(0, Math.round(value)));
     counts[code] = (counts[code] as number) + 1;
   }
-  const codeAt = (share: number): number => {
-    let left = share * values.length;
-    return Math.max(
-      0,
-      counts.findIndex((count) => (left -= count) <= 0),
-    );
-  };
-  const sum = counts.reduce((all, count, code) => all + count * luminanceOf(code), 0);
+  return counts;
+}
+
+const meanBy = (counts: Counts, of: (code: number) => number): number =>
+  counts.reduce((sum, count, code) => sum + count * of(code), 0) / counts.reduce((sum, count) => sum + count, 0);
+const lightOf = (code: number): number => LIGHT_OF_CODE[code] as number;
+
+/** The code under which a share lies. */
+function codeAt(counts: Counts, share: number): number {
+  let left = share * counts.reduce((sum, count) => sum + count, 0);
+  return Math.max(
+    0,
+    counts.findIndex((count) => (left -= count) <= 0),
+  );
+}
+
+/** Blocks along the sides of a picture, the dark of each of which is asked for. */
+const BLOCKS = 6;
+
+/** The middle one of how dark the darkest of each block is: light strayed over a part lifts that, and few pictures are bright all over. */
+function darkOfBlocks(luma: Luma, mean: number): number {
+  const { width, height } = luma;
+  const darks = Array.from({ length: BLOCKS * BLOCKS }, (_, k) => {
+    const [column, row] = [k % BLOCKS, Math.floor(k / BLOCKS)];
+    const block = cropped(luma, (column * width) / BLOCKS, (row * height) / BLOCKS, width / BLOCKS, height / BLOCKS);
+    return lightOf(codeAt(countsOf(block.values), BLOCK_DARK_SHARE)) / mean;
+  });
+  return darks.sort((a, b) => a - b)[darks.length >> 1] as number;
+}
+
+/** Source: docs/log.md#veil. */
+export function tonesOf(luma: Luma): Tones {
+  const counts = countsOf(luma.values);
+  const mean = meanBy(counts, lightOf);
+  const straight = meanBy(counts, (code) => 2 ** stopsOf(code));
+  const shareAt = (share: number): number => (mean === 0 ? 0 : lightOf(codeAt(counts, share)) / mean);
   return {
-    blackShare: sum === 0 ? 0 : (luminanceOf(codeAt(DARK_SHARE)) * values.length) / sum,
-    midToneEv: sum === 0 ? -STRAIGHT.underEv : Math.log2(sum / values.length),
+    blackShare: shareAt(DARK_SHARE),
+    darkShare: shareAt(DARKER_SHARE),
+    blockDarkShare: mean === 0 ? 0 : darkOfBlocks(luma, mean),
+    midToneEv: Math.max(-STRAIGHT.underEv, Math.log2(straight)),
   };
 }

@@ -127,7 +127,7 @@ export class Cameras {
     const known = this.known();
     const on = known === null ? null : ratherOn(known, this.log(), this.written(), name);
     if (on === null) return null;
-    const walkName = `${nameOf(on.walk, 'Unnamed walk')}, ${this.wording().day(on.walk.day)}`;
+    const walkName = `${nameOf(on.walk, 'Unnamed walk')}, ${this.wording().day(on.walk.day)} ${on.walk.day.slice(0, 4)}`;
     const those = on.inStays === on.of ? 'They all lie' : `${on.inStays} of ${on.of} lie`;
     return { on, name: walkName, words: `${those} in the stays of ${walkName}.` };
   }
@@ -152,7 +152,11 @@ export class Cameras {
     const own = this.filesOf(camera.name);
     const proposal = proposeClock(this.log(), own);
     const count = counted(own.length, 'frame', 'frames');
-    if (proposal === null) return { camera, words: `${count}, none of them with a time`, proposal: null };
+    if (proposal === null) {
+      const hasTimes = own.some(({ wallMs }) => wallMs !== null);
+      const why = hasTimes ? 'this walk has no stops yet to match them to' : 'none of them with a time';
+      return { camera, words: `${count}, ${why}`, proposal: null };
+    }
     const differs = Math.abs(proposal.shiftS - camera.shiftS) >= 1;
     const inStays = differs ? '' : `, ${proposal.inStays} of them in stays of the walk`;
     return {

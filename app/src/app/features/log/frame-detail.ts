@@ -17,16 +17,8 @@ import {
   unpackedReading,
 } from '@roam-dial/core/log';
 import { Sights } from '../../data/sights';
-import {
-  cardWords,
-  departureWords,
-  evidenceSentences,
-  looksWords,
-  PLACED_WORDS,
-  settingsWords,
-  VERDICT_KEYS,
-  VERDICT_WORDS,
-} from '../../wording/log';
+import { cardWords, departureWords, PLACED_WORDS, settingsWords, VERDICT_KEYS, VERDICT_WORDS } from '../../wording/log';
+import { evidenceSentences, likelihoodWords, reasonSentence, seemsWords } from '../../wording/evidence';
 import type { Wording } from '../../wording/wording';
 import { type Choice, ChoiceField } from '../../ui/choice-field';
 import { ValueField } from '../../ui/value-field';
@@ -40,6 +32,14 @@ const STEPS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowUp: [0, -1],
   ArrowDown: [0, 1],
 };
+
+/** A disc of radius r has a deviation of r/2 along any line. */
+const DISC_RADIUS_PER_DEVIATION = 2;
+
+/** In tiles: half of a smear, or the radii of a disc. */
+type DrawnBlur =
+  | { readonly kind: 'smear'; readonly dx: number; readonly dy: number }
+  | { readonly kind: 'disc'; readonly rx: number; readonly ry: number };
 
 export interface ShownSubject {
   readonly at: PictureSpot;
@@ -85,7 +85,7 @@ export class FrameDetail {
   private readonly subjectAt = computed(() => this.frame().subjectAt ?? MIDDLE);
   private readonly found = computed(() => {
     const reading = this.reading();
-    return reading === null ? null : softnessVerdict(reading, this.subjectAt());
+    return reading === null ? null : softnessVerdict(reading, this.subjectAt(), this.frame());
   });
 
   protected readonly where = computed(() => {
@@ -113,10 +113,13 @@ export class FrameDetail {
   protected readonly looks = computed(() => {
     const found = this.found();
     if (found === null) return null;
-    const sure = found.looksLike === 'cannotTell' ? '' : `, ${Math.round(100 * found.confidence)} % sure`;
     const full = this.reading()?.full;
     const atFull = full === undefined ? null : fullSizeAt(full, this.subjectAt());
-    return { words: `${looksWords(found.looksLike)}${sure}`, sentences: evidenceSentences(found.evidence, atFull) };
+    return {
+      words: seemsWords(found),
+      reason: reasonSentence(found.looksLike, found.evidence),
+      figures: [`${likelihoodWords(found)}.`, ...evidenceSentences(found.evidence, atFull)],
+    };
   });
   /** Windows of the picture that are not sharp, as places of it. */
   protected readonly tiles = computed(() => {
@@ -131,7 +134,14 @@ export class FrameDetail {
       const [dx, dy] = [half * Math.cos((tile.directionDeg * Math.PI) / 180), half * Math.sin((tile.directionDeg * Math.PI) / 180)];
       return [{ x, y, state, dx, dy }];
     });
-    return { across, down, marks, aspect: width / height, spot: { x: this.subjectAt().x * across, y: this.subjectAt().y * down } };
+    return {
+      across,
+      down,
+      marks,
+      drawn: this.drawn(),
+      aspect: width / height,
+      spot: { x: this.subjectAt().x * across, y: this.subjectAt().y * down },
+    };
   });
 
   constructor() {
@@ -146,6 +156,22 @@ export class FrameDetail {
         if (!isStale) this.kept.set(row?.reading == null ? null : unpackedReading(row.reading));
       });
     });
+  }
+
+  /** What spoils the picture, at its true size and direction in it: a smear as a line, a disc as a circle; null for all else. */
+  private drawn(): DrawnBlur | null {
+    const [reading, found] = [this.reading(), this.found()];
+    if (reading === null || found === null) return null;
+    const { looksLike, evidence } = found;
+    const perPx = { x: reading.across / reading.width, y: reading.down / reading.height };
+    const smear = looksLike === 'shake' ? evidence.smear : looksLike === 'moved' ? evidence.subjectSmear : null;
+    if (smear !== null) {
+      const [angle, half] = [(smear.directionDeg * Math.PI) / 180, smear.lengthPx / 2];
+      return { kind: 'smear', dx: half * Math.cos(angle) * perPx.x, dy: half * Math.sin(angle) * perPx.y };
+    }
+    if (looksLike !== 'focus' || evidence.subject === null) return null;
+    const radiusPx = DISC_RADIUS_PER_DEVIATION * evidence.subject.majorPx;
+    return { kind: 'disc', rx: radiusPx * perPx.x, ry: radiusPx * perPx.y };
   }
 
   protected show(event: MouseEvent): void {
@@ -167,6 +193,6 @@ export class FrameDetail {
     if (reading === null) return;
     const inside = (value: number): number => Math.min(1, Math.max(0, value));
     const at = { x: inside(x), y: inside(y) };
-    this.subjectShown.emit({ at, sight: frameSight(reading, softnessVerdict(reading, at), at) });
+    this.subjectShown.emit({ at, sight: frameSight(reading, softnessVerdict(reading, at, this.frame()), at) });
   }
 }

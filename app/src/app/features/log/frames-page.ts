@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
@@ -73,14 +73,16 @@ export class FramesPage {
     if (active === null || active.atMs === null || walk === null) return '';
     return this.wording().clock(Math.floor(((minuteAt(walk, active.atMs) % 1440) + 1440) % 1440));
   });
+  /** All files with a problem, not only the first. */
+  protected readonly showsAll = linkedSignal({ source: () => this.reading()?.doing === 'facts', computation: () => false });
   protected readonly told = computed(() => {
     const state = this.reading();
     return state === undefined || state.read + state.known + state.problems.length === 0
       ? null
       : {
           words: readWords(state),
-          problems: state.problems.slice(0, MOST_PROBLEMS_SHOWN),
-          more: Math.max(0, state.problems.length - MOST_PROBLEMS_SHOWN),
+          problems: this.showsAll() ? state.problems : state.problems.slice(0, MOST_PROBLEMS_SHOWN),
+          more: this.showsAll() ? 0 : Math.max(0, state.problems.length - MOST_PROBLEMS_SHOWN),
         };
   });
   protected readonly share = computed(() => {
