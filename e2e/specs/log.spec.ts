@@ -94,6 +94,46 @@ test('files that are no frames are refused in words, and the rest goes on', asyn
   await expect(page.getByText('0 frames read, 1 already there.')).toBeVisible();
 });
 
+test('a raw file is checked by its preview, and whatever is dropped with it is answered by name', async ({ app }) => {
+  const { page } = app;
+  const [whole] = standInFrames(1);
+  const bytes = readFileSync(whole as string);
+  await app.room('Log');
+  // A directory without tags, raw data, the preview, more raw data.
+  const raw = Buffer.concat([
+    Buffer.from('II*\0\x08\0\0\0\0\0\0\0\0\0', 'latin1'),
+    Buffer.alloc(5000, 7),
+    bytes,
+    Buffer.alloc(3000, 9),
+  ]);
+  const files = {
+    'R1.NEF': raw,
+    'CLIP.MP4': Buffer.alloc(2000, 3),
+    'NOTES.TXT': Buffer.from('words'),
+    'TOWN.OSM': Buffer.from('<osm/>'),
+  };
+  const dropped = await page.evaluateHandle(
+    (all) => {
+      const data = new DataTransfer();
+      for (const [name, text] of all) data.items.add(new File([Uint8Array.from(atob(text), (one) => one.charCodeAt(0))], name));
+      return data;
+    },
+    Object.entries(files).map(([name, one]) => [name, one.toString('base64')] as const),
+  );
+  await page.dispatchEvent('body', 'dragover', { dataTransfer: dropped });
+  await page.dispatchEvent('body', 'drop', { dataTransfer: dropped });
+  const told = page.getByRole('list', { name: 'What happened to single files' });
+  await expect(told.getByText(/^R1\.NEF was checked by its preview of \d+ × \d+ pixels\.$/)).toBeVisible({ timeout: 60_000 });
+  await expect(told.getByText('CLIP.MP4 is a video: only photos are read.')).toBeVisible();
+  await expect(told.getByText('NOTES.TXT is not a photo or a map that can be read here.')).toBeVisible();
+  await expect(told.getByText('TOWN.OSM is a map: drop it on its own.')).toBeVisible();
+  // What the preview says of the camera is what the raw file says.
+  const sheet = page.getByRole('listbox', { name: 'Frames of the walk' });
+  await sheet.getByRole('option', { name: /^R1\.NEF/ }).click();
+  await expect(page.getByText('Figures', { exact: true })).toBeVisible();
+  await expect(page.getByText('Made-up Body One').first()).toBeVisible();
+});
+
 test('a file of half a gigabyte and pictures that claim to be huge are refused in words, and nothing else suffers', async ({
   app,
 }) => {

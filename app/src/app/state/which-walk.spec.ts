@@ -3,7 +3,9 @@ import { demoWorkspace } from '../../testing/demo';
 import { newLog } from './planned-cards';
 import { ratherOn } from './which-walk';
 
-const WORKSPACE = { ...demoWorkspace(), logs: [], frames: [], outings: [] };
+const DEMO = { ...demoWorkspace(), logs: [], frames: [], outings: [] };
+/** Somebody's own walk, laid as the demo's. */
+const WORKSPACE = { ...DEMO, walks: DEMO.walks.map((walk) => ({ ...walk, isDemo: false })) };
 const WALK = WORKSPACE.walks[0] as Walk;
 const MIDNIGHT = Date.parse(`${WALK.day}T00:00:00Z`);
 const DAY_MIN = 1440;
@@ -28,9 +30,13 @@ const stayed = WALK.stops.map(({ arriveMin, leaveMin }) => (arriveMin + leaveMin
 /** Half way from one stop to the next, each a while off both stays. */
 const onTheWay = WALK.stops.slice(1).map(({ arriveMin }, k) => (arriveMin + (WALK.stops[k]?.leaveMin ?? 0)) / 2);
 
-function found(minutes: readonly number[], at: WalkLog): readonly [day: string, frames: number] | null {
+function found(
+  minutes: readonly number[],
+  at: WalkLog,
+  workspace: typeof DEMO = WORKSPACE,
+): readonly [day: string, frames: number] | null {
   const frames = minutes.map(frame);
-  const rather = ratherOn(WORKSPACE, at, placedFrames(at, frames), 'One');
+  const rather = ratherOn(workspace, at, placedFrames(at, frames), 'One');
   return rather === null ? null : [rather.walk.day, rather.frameIds.length];
 }
 
@@ -40,6 +46,12 @@ describe('the walk that a camera’s frames were rather taken on', () => {
 
   it('is the one of the day that they are of', () => {
     expect(found(later, log(0))).toEqual([weekLater, stayed.length]);
+  });
+
+  it('is never the demo’s, which nobody has walked, nor any by one or two frames', () => {
+    expect(found(later, log(0), DEMO)).toBeNull();
+    expect(found(later.slice(0, 2), log(0))).toBeNull();
+    expect(found(later.slice(0, 3), log(0))).toEqual([weekLater, 3]);
   });
 
   it('is asked for those alone that lie in no stay, by the clock that the others have shown', () => {

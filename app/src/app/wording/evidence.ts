@@ -61,7 +61,7 @@ export function evidenceSentences(
       ? 'Nothing else in the picture can be measured.'
       : `Elsewhere: ${percent(sharpShare)} sharp, ${percent(smearedShare)} motion-blurred, ${percent(softShare)} out of focus.`;
   const way = isTurn ? 'rotates around one point' : 'runs one way';
-  const ofSmears = smearedShare < 0.15 ? [] : [`The blur ${agreement > 0.6 ? way : 'runs in different directions'}.`];
+  const ofSmears = smearedShare < 0.15 || agreement < 0.6 ? [] : [`The blur ${way}.`];
   const ofFull = atFull === null ? [] : [`At full size the blur there is ${px(atFull.majorPx)}.`];
   return [
     ofSubject,

@@ -17,7 +17,7 @@ import {
   readSoftness,
   softnessVerdict,
 } from '@roam-dial/core/log';
-import { largestJpeg } from '@roam-dial/core/photo-files';
+import { type EmbeddedJpeg, largestJpeg } from '@roam-dial/core/photo-files';
 import { imageSize } from 'image-size';
 import { readTags, readThumbnail } from './read-tags';
 
@@ -93,7 +93,7 @@ async function factsOf(file: File): Promise<FactsAnswer> {
   if (file.size === 0) return { kind: 'facts', facts: null, thumb: null, problem: 'is empty: 0 bytes' };
   const tags = await readTags(file);
   if (tags === null) {
-    return (await isPicture(file))
+    return (await isPicture(file)) || (await previewIn(file)) !== null
       ? { kind: 'facts', facts: EMPTY_FACTS, thumb: null, problem: '' }
       : { kind: 'facts', facts: null, thumb: null, problem: 'is no photograph that can be read here' };
   }
@@ -157,12 +157,19 @@ const FINISHED = [/^\xff\xd8\xff/, /^\x89PNG/, /^RIFF....WEBP/s, /^....ftyp(?!cr
 /** Previews smaller than this are thumbnails: nothing is told by them. */
 const LEAST_PREVIEW_PX = 640;
 
-/** The file itself where it is a finished picture; of a raw file the largest preview in it. Null where it has none. */
+/** The largest preview in a raw file; null where it has none that is large enough. */
+async function previewIn(file: File): Promise<EmbeddedJpeg | null> {
+  if (file.size > MOST_BYTES) return null;
+  const preview = largestJpeg(new Uint8Array(await file.arrayBuffer()));
+  return preview !== null && Math.max(preview.width, preview.height) >= LEAST_PREVIEW_PX ? preview : null;
+}
+
+/** The file itself where it is a finished picture; of a raw file its preview. Null where it has none. */
 async function pictureOf(file: File): Promise<{ readonly picture: Blob; readonly note: string } | null> {
   const head = String.fromCharCode(...new Uint8Array(await file.slice(0, 16).arrayBuffer()));
   if (FINISHED.some((one) => one.test(head)) || file.size > MOST_BYTES) return { picture: file, note: '' };
-  const preview = largestJpeg(new Uint8Array(await file.arrayBuffer()));
-  if (preview === null || Math.max(preview.width, preview.height) < LEAST_PREVIEW_PX) return null;
+  const preview = await previewIn(file);
+  if (preview === null) return null;
   const { from, to, width, height } = preview;
   return { picture: file.slice(from, to, 'image/jpeg'), note: `was checked by its preview of ${width} × ${height} pixels` };
 }

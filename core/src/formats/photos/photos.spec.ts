@@ -10,6 +10,7 @@ const BIG = 'MM\0*';
 describe('what a camera says in a file', () => {
   it.each([
     { of: 'plain TIFF', file: bytesOf(LITTLE, [8, 0, 0, 0]), blocks: 1 },
+    { of: 'TIFF and its preview', file: bytesOf(LITTLE, [8, 0, 0, 0], 'Exif\0\0', BIG, [0, 0]), blocks: 2 },
     { of: 'JPEG and HEIF', file: bytesOf([0xff, 0xd8, 0xff, 0xe1, 0, 40], 'Exif\0\0', BIG, [0, 0, 0, 8]), blocks: 1 },
     { of: 'PNG', file: bytesOf('\x89PNG', [0, 0, 0, 9], 'eXIf', LITTLE, [8, 0, 0, 0]), blocks: 1 },
     { of: 'WebP', file: bytesOf('RIFF', [9, 9, 0, 0], 'WEBPEXIF', [8, 0, 0, 0], BIG, [0, 0, 0, 8]), blocks: 1 },

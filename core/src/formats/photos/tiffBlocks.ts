@@ -49,10 +49,9 @@ function indexOf(bytes: Uint8Array, mark: string, from: number): number {
  * for, so that no format has to be taken apart. Sources: EXIF 2.32, 4.5.2; PNG 3, 11.3.4.6; the RIFF container of WebP.
  */
 export function tiffBlocks(bytes: Uint8Array): readonly Uint8Array[] {
-  if (isTiff(bytes, 0)) return [bytes];
-  const plain = asTiff(bytes);
-  if (plain !== null) return [plain];
-  const blocks: Uint8Array[] = [];
+  const plain = isTiff(bytes, 0) ? bytes : asTiff(bytes);
+  // Behind the file itself: its preview may say what it does not.
+  const blocks: Uint8Array[] = plain === null ? [] : [plain];
   for (const { mark, most } of MARKS) {
     for (let at = indexOf(bytes, mark, 0); at !== -1 && blocks.length < MOST_BLOCKS; at = indexOf(bytes, mark, at + 1)) {
       const from = at + mark.length;

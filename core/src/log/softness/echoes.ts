@@ -82,6 +82,8 @@ function placesOf(side: number, left: Float64Array): readonly Places[] {
   });
 }
 
+const plane = (): Float64Array => new Float64Array(ECHO_PART_PX ** 2);
+
 /** Reads echoes of parts of a picture, two at a time: one as the real, one as the imaginary part of one transform. */
 class EchoReader {
   private readonly side = ECHO_PART_PX;
@@ -89,20 +91,20 @@ class EchoReader {
   private readonly window = windowOf(ECHO_PART_PX);
   private readonly derivative = derivatives(ECHO_PART_PX);
   private readonly places = placesOf(ECHO_PART_PX, this.window.left);
-  private readonly room = Array.from({ length: 8 }, () => new Float64Array(ECHO_PART_PX ** 2));
+  private readonly room = {
+    one: plane(),
+    two: plane(),
+    acrossOne: plane(),
+    downOne: plane(),
+    acrossTwo: plane(),
+    downTwo: plane(),
+    mixedOne: plane(),
+    mixedTwo: plane(),
+  };
 
   both(luma: Luma, noise: PictureNoise, corners: readonly (readonly [left: number, top: number])[]): readonly (Echoes | null)[] {
     const { side, derivative } = this;
-    const [one, two, acrossOne, downOne, acrossTwo, downTwo, mixedOne, mixedTwo] = this.room as unknown as readonly [
-      Float64Array,
-      Float64Array,
-      Float64Array,
-      Float64Array,
-      Float64Array,
-      Float64Array,
-      Float64Array,
-      Float64Array,
-    ];
+    const { one, two, acrossOne, downOne, acrossTwo, downTwo, mixedOne, mixedTwo } = this.room;
     const floors = [one, two].map((into, k) => this.put(luma, noise, corners[k] ?? null, into));
     this.transform.forward(one, two);
     for (let v = 0; v < side; v++) {

@@ -48,6 +48,8 @@ const AMONG_SOFT = 0.5;
 /** Tiles so near to the subject are neither it nor the rest: people are taller than wide. */
 const NEAR_ACROSS = 3;
 const NEAR_DOWN = 6;
+/** Some point can be found for any few lines: a turn must fit so much better than one direction. */
+const LESS_PLAIN = 0.15;
 /** An echo so much clearer than those of the other directions is one of a smear. */
 const CLEAR_ECHO = 0.08;
 
@@ -183,7 +185,7 @@ export function evidenceOf(reading: SoftnessReading, subjectAt: PictureSpot): Ev
     subjectSmear: reading.echoes === null || reading.echoes === undefined ? null : echoNear(reading.echoes, subjectAt),
     smearsShare: smears.length / Math.max(1, of),
     agreement: Math.max(line, turn),
-    isTurn: turn > line,
+    isTurn: turn > line + LESS_PLAIN,
     noiseSeen,
     blackShare,
   };
