@@ -77,7 +77,7 @@ test('at the table', async ({ app }) => {
   const frames = page.getByRole('listbox', { name: 'Frames of the walk' }).getByRole('option');
   await frames.first().click();
   for (let k = 0; k < 13; k++) await page.keyboard.press('ArrowRight');
-  await page.getByText(/^The subject is soft/).waitFor();
+  await page.getByText('Figures', { exact: true }).waitFor();
   await shoot(app, 'log-frames');
   await page.getByRole('tab', { name: 'Against the card' }).click();
   await page.getByRole('article', { name: 'Vessen Hall' }).waitFor();
