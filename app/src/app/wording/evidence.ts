@@ -21,11 +21,11 @@ const along = (smear: EchoBlur | null): string =>
 
 /** What speaks most for a verdict, in one sentence. */
 export function reasonSentence(looksLike: Look, evidence: Evidence): string {
-  const { subject, sharpPx, sharpShare, softShare, smear, subjectSmear, isTurn, noiseSeen, blackShare } = evidence;
+  const { subject, sharpPx, sharpShare, softShare, smear, isTurn, noiseSeen, blackShare } = evidence;
   const blur = subject === null ? '' : `, blur of ${px(subject.majorPx)} where ${px(sharpPx)} still counts as sharp`;
   const reasons: Readonly<Record<Look, string>> = {
     shake: isTurn ? 'Everything is smeared around one point.' : `Everything is smeared${along(smear)}.`,
-    moved: `The subject is smeared${along(subjectSmear)}; ${percent(sharpShare)} of the rest is sharp.`,
+    moved: `The subject is smeared${blur}; ${percent(sharpShare)} of the rest is sharp.`,
     focus: `The subject is out of focus${blur}.`,
     depth: `The subject is sharp enough; ${percent(softShare)} of the rest is out of focus.`,
     veil: `Nothing is really black: the darkest tones are at ${percent(blackShare)} of the mean.`,

@@ -55,7 +55,9 @@ describe('what a frame says', () => {
       'Noise 1.3 of 255; darkest tones at 0 % of the mean.',
     ]);
     expect(reasonSentence('shake', evidence)).toBe('Everything is smeared by 14.2 px along 30°.');
-    expect(reasonSentence('moved', evidence)).toBe('The subject is smeared by 22.0 px along 0°; 96 % of the rest is sharp.');
+    expect(reasonSentence('moved', evidence)).toBe(
+      'The subject is smeared, blur of 4.2 px where 1.3 px still counts as sharp; 96 % of the rest is sharp.',
+    );
     expect(reasonSentence('noise', evidence)).toBe('Noise of 1.3 in 255.');
     const shaken = evidenceSentences({ ...evidence, smearedShare: 0.8, agreement: 0.9, isTurn: true });
     expect(shaken[2]).toBe('The blur rotates around one point.');

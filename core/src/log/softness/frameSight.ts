@@ -23,10 +23,10 @@ function subjectSeen(reading: SoftnessReading, { evidence: { subject } }: Softne
 /** Where a subject is taken to be until somebody shows it. */
 export const MIDDLE: PictureSpot = { x: 0.5, y: 0.5 };
 
-/** How far along a line it is smeared, of the diagonal: by its echo where the picture looks smeared, else by its edges. */
+/** How far along a line it is smeared, of the diagonal: by its echo where the whole looks shaken, else by the subject's edges. */
 function smearShare(reading: SoftnessReading, verdict: SoftnessVerdict, subjectAt: PictureSpot): number | null {
   const { looksLike, evidence } = verdict;
-  const smear = looksLike === 'shake' ? evidence.smear : looksLike === 'moved' ? evidence.subjectSmear : null;
+  const smear = looksLike === 'shake' ? evidence.smear : null;
   if (smear !== null) return smear.lengthPx / Math.hypot(reading.width, reading.height);
   const seen = subjectSeen(reading, verdict, subjectAt);
   if (seen === null) return null;

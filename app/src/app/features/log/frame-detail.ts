@@ -164,7 +164,7 @@ export class FrameDetail {
     if (reading === null || found === null) return null;
     const { looksLike, evidence } = found;
     const perPx = { x: reading.across / reading.width, y: reading.down / reading.height };
-    const smear = looksLike === 'shake' ? evidence.smear : looksLike === 'moved' ? evidence.subjectSmear : null;
+    const smear = looksLike === 'shake' ? evidence.smear : null;
     if (smear !== null) {
       const [angle, half] = [(smear.directionDeg * Math.PI) / 180, smear.lengthPx / 2];
       return { kind: 'smear', dx: half * Math.cos(angle) * perPx.x, dy: half * Math.sin(angle) * perPx.y };
