@@ -1,6 +1,6 @@
 // Fits what the signs of a picture count for (core/src/log/softness/verdictWeights.ts) on the photographs to tune on. After
 // `npm run build:core`:
-//   node scripts/fit-verdicts.mjs [--rounds 4] [--readings FILE]
+//   node scripts/fit-verdicts.mjs [--readings FILE]
 // The ridge, and how sure the sums may be, are those that do best on packages left out of the fit; the table is of those, too.
 import { writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
@@ -10,14 +10,14 @@ import { readingsOf } from './photographs/kept-readings.mjs';
 import { crossFitted, fitted, likelihoodsAt, lossOf, temperatureOf } from './photographs/regression.mjs';
 import { report } from './photographs/report.mjs';
 
-const { values } = parseArgs({ options: { rounds: { type: 'string', default: '4' }, readings: { type: 'string', default: '' } } });
-const RIDGES = [0.012, 0.03, 0.08];
+const { values } = parseArgs({ options: { readings: { type: 'string', default: '' } } });
+const RIDGES = [0.005, 0.015];
 const DIGITS = 4;
-const MADE_UP_EACH = 20;
+const MADE_UP_EACH = 10;
 const MADE_UP_SEED = 500_000;
-const MADE_UP_COUNTS = 0.5;
+const MADE_UP_COUNTS = 1;
 
-const photographs = await framesOf('tuning', Number(values.rounds));
+const photographs = await framesOf('tuning');
 // The demo's camera is made up: its frames are to be told, too, but count less.
 const madeUp = Array.from({ length: MADE_UP_EACH * LOOKS.length }, (_, k) => {
   const fault = LOOKS[k % LOOKS.length];
@@ -26,7 +26,7 @@ const madeUp = Array.from({ length: MADE_UP_EACH * LOOKS.length }, (_, k) => {
 const made = await readingsOf(madeUp, values.readings === '' ? '' : `${values.readings}.made-up`, 'readMadeUp');
 const frames = [...photographs, ...madeUp.map((one, k) => ({ ...one, subject: made[k].subject }))];
 const readings = [...(await readingsOf(photographs, values.readings)), ...made.map(({ reading }) => reading)];
-const signs = frames.map(({ subject }, k) => signsOf(readings[k], evidenceOf(readings[k], subject), subject));
+const signs = frames.map(({ subject }, k) => signsOf(readings[k], evidenceOf(readings[k], subject)));
 
 const rounded = (value) => Number(value.toPrecision(DIGITS));
 const known = (sign) => signs.map((one) => one[sign]).filter((value) => value !== null);
@@ -70,7 +70,7 @@ writeFileSync(
 export const MEANS: readonly number[] = ${list(means)};
 export const SPREADS: readonly number[] = ${list(spreads)};
 
-/** Of each look, in the order of LOOKS: how likely it is before any sign, then the weight of each sign. */
+/** Of each look, in the order of LOOKS: how likely it is before any sign, then of each sign its weight, and those beyond its bends above and below. */
 export const WEIGHTS: readonly (readonly number[])[] = [
 ${weights.map((row) => `  ${list(row)},`).join('\n')}
 ];

@@ -1,10 +1,10 @@
 // What faults made in photographs that nobody here made are taken for: the tables of docs/log.md. After `npm run build:core`:
-//   node scripts/real-verdicts.mjs [--half heldOut|tuning] [--rounds 1] [--settings no] [--readings FILE]
+//   node scripts/real-verdicts.mjs [--half heldOut|tuning] [--settings no] [--readings FILE]
 // A file of readings is made where it is not there yet, and else taken: to try verdicts without reading again.
-// Photographs are fetched from Debian's packages and kept outside of the repository, as are the frames made of them.
+// Photographs are fetched with the packages that ship them and kept outside of the repository, as are the frames made of them.
 // The first run takes half an hour, most of it for making the frames.
 import { parseArgs } from 'node:util';
-import { softnessVerdict } from '../core/dist/log/index.js';
+import { smearOf, softnessVerdict } from '../core/dist/log/index.js';
 import { framesOf } from './photographs/frames.mjs';
 import { readingsOf } from './photographs/kept-readings.mjs';
 import { report } from './photographs/report.mjs';
@@ -12,13 +12,12 @@ import { report } from './photographs/report.mjs';
 const { values } = parseArgs({
   options: {
     half: { type: 'string', default: 'heldOut' },
-    rounds: { type: 'string', default: '1' },
     settings: { type: 'string', default: 'yes' },
     readings: { type: 'string', default: '' },
   },
 });
 
-const frames = await framesOf(values.half, Number(values.rounds));
+const frames = await framesOf(values.half);
 const readings = await readingsOf(frames, values.readings);
 report(
   frames.map((frame, k) => {
@@ -26,7 +25,7 @@ report(
     const { shutterS, iso, fNumber, focalMm } = frame.settings;
     const settings = values.settings === 'no' ? {} : { shutterS, iso, fNumber, focalLengthMm: focalMm };
     const { looksLike, confidence, evidence } = softnessVerdict(reading, frame.subject, settings);
-    const seen = { shake: evidence.smear, moved: evidence.subjectSmear }[frame.fault] ?? null;
+    const seen = smearOf(frame.fault, evidence);
     const perPixel = frame.width / reading.width;
     const smear = seen === null ? null : { ...seen, lengthPx: seen.lengthPx * perPixel };
     return { ...frame, look: looksLike, confidence, smear };

@@ -42,14 +42,30 @@ function unpackPackage(name, into) {
   run('dpkg-deb', ['-x', file, '.'], into);
 }
 
+function unpackFromNpm(name, version, into) {
+  const [file] = run('npm', ['pack', '--silent', `${name}@${version}`], into)
+    .trim()
+    .split('\n')
+    .slice(-1);
+  run('tar', ['xzf', file], into);
+  rmSync(join(into, file));
+}
+
+function unpack({ package: name, version, isSource }, into) {
+  if (version !== undefined) unpackFromNpm(name, version, into);
+  else if (isSource) unpackSource(name, into);
+  else unpackPackage(name, into);
+}
+
 /** Where a package's files are, fetched and unpacked the first time; whole or not at all. */
-export function packageFolder({ package: name, isSource = false }) {
+export function packageFolder(source) {
+  const { package: name } = source;
   const done = join(CACHE, name);
   if (existsSync(done)) return done;
   const into = join(CACHE, `.${name}`);
   rmSync(into, { recursive: true, force: true });
   mkdirSync(into, { recursive: true });
-  (isSource ? unpackSource : unpackPackage)(name, into);
+  unpack(source, into);
   renameSync(into, done);
   return done;
 }
@@ -83,7 +99,7 @@ function filesUnder(folder) {
     .map((entry) => join(entry.parentPath, entry.name));
 }
 
-/** Every photograph of a half: its package, name, path and kind. Packages are fetched where they are not yet. */
+/** Every photograph of a half: its package, name, path, kind and rounds. Packages are fetched where they are not yet. */
 export function photographsOf(half) {
   return SOURCES.filter((source) => source.half === half).flatMap((source) => {
     const root = packageFolder(source);
@@ -91,7 +107,7 @@ export function photographsOf(half) {
     const named = Object.entries(source.photographs ?? {}).map(([part, kind]) => {
       const [path] = files.filter((one) => one.includes(part)).sort((a, b) => statSync(b).size - statSync(a).size);
       if (path === undefined) throw new Error(`${source.package} has no ${part}`);
-      return { name: `${source.package}/${part}`, path, kind };
+      return { name: `${source.package}/${part}`, path, kind, package: source.package, rounds: source.rounds };
     });
     const cut = Object.entries(source.carved ?? {}).flatMap(([resource, { kind, every }]) =>
       carved(root, files, resource)
@@ -100,6 +116,8 @@ export function photographsOf(half) {
           name: `${source.package}/${resource}/${path.split('/').at(-1)}`,
           path,
           kind,
+          package: source.package,
+          rounds: source.rounds,
         })),
     );
     return [...named, ...cut];

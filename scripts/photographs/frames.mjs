@@ -16,10 +16,10 @@ const QUALITIES = [80, 85, 88, 90, 92, 95];
 const APART = 7919;
 
 /** What is to be made of a half: in each round a frame of each fault of every photograph, with a seed of its own; untouched there is one. */
-function planned(half, rounds) {
+function planned(half) {
   const faultsIn = (round) => FAULTS.filter((fault) => fault !== 'untouched' || round === 0);
   return photographsOf(half).flatMap((photograph, n) =>
-    Array.from({ length: rounds }, (_, round) =>
+    Array.from({ length: photograph.rounds }, (_, round) =>
       faultsIn(round).map((fault, k) => ({ ...photograph, fault, seed: APART * (100 * (n + 1000 * round) + k) + 1 })),
     ).flat(),
   );
@@ -37,17 +37,29 @@ export async function makeFrame({ name, path, kind, fault, seed, file }) {
   return { name, kind, width: picture.width, height: picture.height, ...truth };
 }
 
-/** The frames of a half with what is true of them, made once and kept. */
-export async function framesOf(half, rounds) {
-  const folder = join(CACHE, 'frames', `${half}-${rounds}`);
-  const truths = join(folder, 'truth.json');
+/** The frames of one package. */
+async function madeOf(half, name, plan) {
+  const folder = join(CACHE, 'frames', half, name);
+  const truths = join(folder, `truth-${plan.length}.json`);
   if (!existsSync(truths)) {
     rmSync(folder, { recursive: true, force: true });
     mkdirSync(folder, { recursive: true });
-    const plan = planned(half, rounds).map((one, k) => ({ ...one, file: join(folder, `${String(k).padStart(5, '0')}.jpg`) }));
-    const made = await inProcesses('makeFrame', plan);
-    writeFileSync(`${truths}.part`, JSON.stringify(made.map((truth, k) => ({ ...truth, file: plan[k].file }))));
+    const files = plan.map((one, k) => ({ ...one, file: join(folder, `${String(k).padStart(5, '0')}.jpg`) }));
+    const made = await inProcesses('makeFrame', files);
+    writeFileSync(`${truths}.part`, JSON.stringify(made.map((truth, k) => ({ ...truth, file: files[k].file }))));
     renameSync(`${truths}.part`, truths);
   }
   return JSON.parse(readFileSync(truths, 'utf8'));
+}
+
+/** The frames of a half with what is true of them, made once and kept, package by package. */
+export async function framesOf(half) {
+  const plan = planned(half);
+  const names = [...new Set(plan.map((one) => one.package))];
+  const frames = [];
+  for (const name of names) {
+    const of = plan.filter((one) => one.package === name);
+    frames.push(...(await madeOf(half, name, of)));
+  }
+  return frames;
 }

@@ -14,61 +14,67 @@ const sumsOf = (weights, inputs) =>
     return sum;
   });
 
-const STEPS = 800;
+const STEPS = 400;
 const RATE = 0.5;
 const MOMENTUM = 0.95;
+/** Powers beyond this are all the same, and never infinite. */
+const HIGHEST = 300;
 
 /** The weights that lose least, −ln of what the true class is given, on the mean, plus the ridge; the first of each row is the bias. */
 export function fitted(rows, classes, ridge) {
   const width = rows[0].inputs.length + 1;
-  const flat = Float64Array.from(rows.flatMap(({ inputs }) => [1, ...inputs]));
-  const weights = Array.from({ length: classes }, () => new Float64Array(width));
-  const speeds = Array.from({ length: classes }, () => new Float64Array(width));
-  const slopes = Array.from({ length: classes }, () => new Float64Array(width));
-  const sums = Array(classes).fill(0);
-  // The step that a squared loss of inputs of this size allows.
-  const rate = RATE / (flat.reduce((sum, one) => sum + one * one, 0) / rows.length / 4);
+  const size = classes * width;
+  const inputs = Float64Array.from(rows.flatMap((row) => [1, ...row.inputs]));
+  const classOf = Int32Array.from(rows, ({ of }) => of);
   const all = rows.reduce((sum, { weight }) => sum + weight, 0);
+  const shares = Float64Array.from(rows, ({ weight }) => weight / all);
+  const [weights, speeds, slopes, given] = [size, size, size, classes].map((length) => new Float64Array(length));
+  // The step that a squared loss of inputs of this size allows.
+  const rate = RATE / (inputs.reduce((sum, one) => sum + one * one, 0) / rows.length / 4);
   for (let step = 0; step < STEPS; step++) {
-    slopes.forEach((row, c) => row.forEach((_, k) => (row[k] = k === 0 ? 0 : ridge * weights[c][k])));
-    for (let n = 0; n < rows.length; n++) {
-      const at = n * width;
-      for (let c = 0; c < classes; c++) {
-        let sum = 0;
-        for (let k = 0; k < width; k++) sum += weights[c][k] * flat[at + k];
-        sums[c] = sum;
-      }
-      const found = softmax(sums);
-      for (let c = 0; c < classes; c++) {
-        const off = ((found[c] - (c === rows[n].of ? 1 : 0)) * rows[n].weight) / all;
-        for (let k = 0; k < width; k++) slopes[c][k] += off * flat[at + k];
-      }
-    }
-    for (let c = 0; c < classes; c++) {
-      for (let k = 0; k < width; k++) {
-        speeds[c][k] = MOMENTUM * speeds[c][k] - rate * slopes[c][k];
-        weights[c][k] += speeds[c][k];
-      }
+    for (let k = 0; k < size; k++) slopes[k] = k % width === 0 ? 0 : ridge * weights[k];
+    for (let n = 0; n < classOf.length; n++) addSlopes(inputs, n * width, width, weights, given, classOf[n], shares[n], slopes);
+    for (let k = 0; k < size; k++) {
+      speeds[k] = MOMENTUM * speeds[k] - rate * slopes[k];
+      weights[k] += speeds[k];
     }
   }
-  return weights;
+  return Array.from({ length: classes }, (_, c) => weights.slice(c * width, (c + 1) * width));
 }
 
-const packageOf = ({ name }) => name.split('/')[0];
+/** What one row adds to the slopes of the loss: by class, what it is given less what it should be, times each input. */
+function addSlopes(inputs, from, width, weights, given, trueClass, share, slopes) {
+  const classes = given.length;
+  let all = 0;
+  for (let c = 0; c < classes; c++) {
+    let sum = 0;
+    const row = c * width;
+    for (let k = 0; k < width; k++) sum += weights[row + k] * inputs[from + k];
+    given[c] = Math.exp(Math.min(HIGHEST, sum));
+    all += given[c];
+  }
+  for (let c = 0; c < classes; c++) {
+    const off = (given[c] / all - (c === trueClass ? 1 : 0)) * share;
+    const row = c * width;
+    for (let k = 0; k < width; k++) slopes[row + k] += off * inputs[from + k];
+  }
+}
+
+/** Packages are left out in so many turns, whole. */
+const TURNS = 6;
 
 /**
- * What rows are given by weights that were fitted on the photographs of all other packages: by other photographers, of other sizes,
- * as those will be that nobody has seen.
+ * What rows are given by weights that were fitted on the photographs of other packages: by other photographers, of other sizes, as
+ * those will be that nobody has seen.
  */
 export function crossFitted(rows, classes, ridge) {
-  return [...new Set(rows.map(packageOf))].flatMap((left) => {
-    const weights = fitted(
-      rows.filter((row) => packageOf(row) !== left),
-      classes,
-      ridge,
-    );
-    return rows.filter((row) => packageOf(row) === left).map((row) => ({ ...row, sums: sumsOf(weights, row.inputs) }));
-  });
+  const packages = [...new Set(rows.map(({ name }) => name.split('/')[0]))];
+  const turnOf = ({ name }) => packages.indexOf(name.split('/')[0]) % TURNS;
+  return Array.from({ length: TURNS }, (_, turn) => {
+    const others = rows.filter((row) => turnOf(row) !== turn);
+    const weights = fitted(others, classes, ridge);
+    return rows.filter((row) => turnOf(row) === turn).map((row) => ({ ...row, sums: sumsOf(weights, row.inputs) }));
+  }).flat();
 }
 
 export const likelihoodsAt = (sums, temperature) => softmax(sums.map((sum) => sum / temperature));

@@ -1,5 +1,6 @@
-// Photographs that nobody here made, by the package of Debian that ships them. Those to tune on and those that are only measured on
-// are of different packages, so that no photograph, and no photographer, is in both halves.
+// Photographs that nobody here made, by the package that ships them: of Debian, or where a version is given, of the registry of npm.
+// Those to tune on and those that are only measured on are of different packages, so that no photograph is in both halves. New
+// packages go to the end of their half: the seeds of frames go by their order.
 
 /** What a photograph shows, by which right answers are counted apart. */
 export const KINDS = ['buildings', 'people', 'animals', 'landscape', 'plants', 'things', 'night', 'shallow', 'plain'];
@@ -7,10 +8,14 @@ export const KINDS = ['buildings', 'people', 'animals', 'landscape', 'plants', '
 const OPENCV = 'usr/share/doc/opencv-doc/examples';
 const SKIMAGE = 'usr/lib/python3/dist-packages/skimage/data';
 
-/** `files` are parts of paths; of a package that keeps each picture in several sizes, the largest counts. */
+/**
+ * `photographs` are by parts of paths; of a package that keeps each picture in several sizes, the largest counts. `rounds` is how many
+ * frames of each fault are made of each photograph: of packages of few photographs more.
+ */
 export const SOURCES = [
   {
     half: 'tuning',
+    rounds: 4,
     package: 'opencv-doc',
     photographs: {
       [`${OPENCV}/data/aloeL.jpg`]: 'plants',
@@ -30,6 +35,7 @@ export const SOURCES = [
   },
   {
     half: 'tuning',
+    rounds: 4,
     package: 'python3-skimage',
     photographs: {
       [`${SKIMAGE}/astronaut.png`]: 'people',
@@ -41,6 +47,7 @@ export const SOURCES = [
   },
   {
     half: 'tuning',
+    rounds: 4,
     package: 'python3-sklearn',
     photographs: {
       'sklearn/datasets/images/china.jpg': 'buildings',
@@ -49,11 +56,13 @@ export const SOURCES = [
   },
   {
     half: 'tuning',
+    rounds: 4,
     package: 'visp-images-data',
     photographs: { 'Solvay_conference_1927_Version2_2126x1463.jpg': 'people' },
   },
   {
     half: 'tuning',
+    rounds: 4,
     package: 'darknet',
     isSource: true,
     photographs: {
@@ -66,7 +75,268 @@ export const SOURCES = [
     },
   },
   {
+    half: 'tuning',
+    rounds: 2,
+    package: 'argon-design-system-free',
+    version: '1.2.0',
+    photographs: {
+      'package/assets/img/faces/alejandro-escamilla.jpg': 'people',
+      'package/assets/img/faces/ali-pazani.jpg': 'people',
+      'package/assets/img/faces/atikh.jpg': 'people',
+      'package/assets/img/faces/brooke-cagle.jpg': 'people',
+      'package/assets/img/faces/fezbot.jpg': 'people',
+      'package/assets/img/faces/team-1.jpg': 'people',
+      'package/assets/img/faces/team-2.jpg': 'people',
+      'package/assets/img/faces/team-3.jpg': 'people',
+      'package/assets/img/faces/team-4.jpg': 'people',
+      'package/assets/img/pages/mohamed.jpg': 'landscape',
+      'package/assets/img/theme/img-1-1200x1000.jpg': 'night',
+      'package/assets/img/theme/img-2-1200x1000.jpg': 'night',
+    },
+  },
+  {
+    half: 'tuning',
+    rounds: 2,
+    package: 'blk-design-system',
+    version: '1.0.2',
+    photographs: {
+      'package/assets/img/denys.jpg': 'night',
+      'package/assets/img/fabien-bazanegue.jpg': 'people',
+      'package/assets/img/mark-finn.jpg': 'night',
+    },
+  },
+  {
+    half: 'tuning',
+    rounds: 2,
+    package: 'caman',
+    version: '4.1.2',
+    photographs: {
+      'package/output.jpg': 'plants',
+    },
+  },
+  {
+    half: 'tuning',
+    rounds: 2,
+    package: 'darkroom',
+    version: '2.0.0',
+    photographs: {
+      'package/demo/images/domokun-big.jpg': 'shallow',
+    },
+  },
+  {
+    half: 'tuning',
+    rounds: 2,
+    package: 'exif-js',
+    version: '2.3.0',
+    photographs: {
+      'package/example/Bloated-Hero.jpg': 'things',
+    },
+  },
+  {
+    half: 'tuning',
+    rounds: 2,
+    package: 'lightgallery',
+    version: '1.6.12',
+    photographs: {
+      'package/demo/img/1-1600.jpg': 'landscape',
+      'package/demo/img/2-1600.jpg': 'landscape',
+      'package/demo/img/4-1600.jpg': 'landscape',
+    },
+  },
+  {
+    half: 'tuning',
+    rounds: 2,
+    package: 'lqip',
+    version: '2.1.0',
+    photographs: {
+      'package/test/img/riding-a-bike.jpg': 'people',
+    },
+  },
+  {
+    half: 'tuning',
+    rounds: 2,
+    package: 'material-kit-react',
+    version: '1.10.0',
+    photographs: {
+      'package/src/assets/img/bg.jpg': 'plain',
+      'package/src/assets/img/bg2.jpg': 'landscape',
+      'package/src/assets/img/bg3.jpg': 'landscape',
+      'package/src/assets/img/bg4.jpg': 'people',
+      'package/src/assets/img/examples/clem-onojegaw.jpg': 'people',
+      'package/src/assets/img/examples/studio-2.jpg': 'people',
+      'package/src/assets/img/examples/studio-3.jpg': 'people',
+      'package/src/assets/img/examples/studio-5.jpg': 'people',
+      'package/src/assets/img/landing-bg.jpg': 'night',
+      'package/src/assets/img/sign.jpg': 'plain',
+    },
+  },
+  {
+    half: 'tuning',
+    rounds: 2,
+    package: 'material-kit',
+    version: '2.0.4',
+    photographs: {
+      'package/assets/img/bg7.jpg': 'landscape',
+      'package/assets/img/city-profile.jpg': 'night',
+      'package/assets/img/city.jpg': 'plain',
+      'package/assets/img/profile_city.jpg': 'buildings',
+    },
+  },
+  {
+    half: 'tuning',
+    rounds: 2,
+    package: 'now-ui-kit',
+    version: '1.3.0',
+    photographs: {
+      'package/assets/img/bg1.jpg': 'animals',
+      'package/assets/img/bg11.jpg': 'plain',
+      'package/assets/img/bg3.jpg': 'landscape',
+      'package/assets/img/bg4.jpg': 'landscape',
+      'package/assets/img/bg5.jpg': 'landscape',
+      'package/assets/img/bg6.jpg': 'buildings',
+      'package/assets/img/bg7.jpg': 'landscape',
+      'package/assets/img/bg8.jpg': 'landscape',
+      'package/assets/img/header.jpg': 'landscape',
+      'package/assets/img/login.jpg': 'landscape',
+    },
+  },
+  {
+    half: 'tuning',
+    rounds: 2,
+    package: 'paper-kit-2',
+    version: '2.1.0',
+    photographs: {
+      'package/assets/img/antoine-barres.jpg': 'landscape',
+      'package/assets/img/bruno-abatti.jpg': 'buildings',
+      'package/assets/img/daniel-olahh.jpg': 'night',
+      'package/assets/img/daniel-olahs.jpg': 'buildings',
+      'package/assets/img/fabio-mangione.jpg': 'buildings',
+      'package/assets/img/federico-beccari.jpg': 'buildings',
+      'package/assets/img/ilya-yakover.jpg': 'things',
+      'package/assets/img/joshua-stannard.jpg': 'buildings',
+      'package/assets/img/login-image.jpg': 'landscape',
+      'package/assets/img/soroush-karimi.jpg': 'buildings',
+      'package/assets/img/uriel-soberanes.jpg': 'night',
+    },
+  },
+  {
+    half: 'tuning',
+    rounds: 2,
+    package: 'soft-ui-design-system',
+    version: '1.0.4',
+    photographs: {
+      'package/assets/img/anastasia.jpg': 'buildings',
+      'package/assets/img/annie-spratt.jpg': 'people',
+      'package/assets/img/blog7-1.jpg': 'people',
+      'package/assets/img/blog7-3.jpg': 'landscape',
+      'package/assets/img/brooke.jpg': 'people',
+      'package/assets/img/card-2.jpg': 'things',
+      'package/assets/img/card-3.jpg': 'people',
+      'package/assets/img/ivancik.jpg': 'people',
+      'package/assets/img/kal-visuals.jpg': 'people',
+      'package/assets/img/marie.jpg': 'people',
+      'package/assets/img/meeting.jpg': 'people',
+      'package/assets/img/nastuh.jpg': 'buildings',
+      'package/assets/img/office-dark.jpg': 'people',
+      'package/assets/img/toa-heftiba.jpg': 'people',
+    },
+  },
+  {
+    half: 'tuning',
+    rounds: 2,
+    package: 'startbootstrap-agency',
+    version: '7.0.12',
+    photographs: {
+      'package/dist/assets/img/header-bg.jpg': 'things',
+    },
+  },
+  {
+    half: 'tuning',
+    rounds: 2,
+    package: 'startbootstrap-business-casual',
+    version: '7.0.9',
+    photographs: {
+      'package/dist/assets/img/about.jpg': 'people',
+      'package/dist/assets/img/bg.jpg': 'things',
+      'package/dist/assets/img/intro.jpg': 'people',
+      'package/dist/assets/img/products-01.jpg': 'things',
+      'package/dist/assets/img/products-02.jpg': 'shallow',
+      'package/dist/assets/img/products-03.jpg': 'things',
+    },
+  },
+  {
+    half: 'tuning',
+    rounds: 2,
+    package: 'startbootstrap-clean-blog',
+    version: '6.0.9',
+    photographs: {
+      'package/dist/assets/img/about-bg.jpg': 'things',
+      'package/dist/assets/img/contact-bg.jpg': 'things',
+      'package/dist/assets/img/home-bg.jpg': 'things',
+      'package/dist/assets/img/post-bg.jpg': 'people',
+    },
+  },
+  {
+    half: 'tuning',
+    rounds: 2,
+    package: 'startbootstrap-coming-soon',
+    version: '6.0.7',
+    photographs: {
+      'package/dist/assets/img/bg-mobile-fallback.jpg': 'buildings',
+    },
+  },
+  {
+    half: 'tuning',
+    rounds: 2,
+    package: 'startbootstrap-creative',
+    version: '7.0.7',
+    photographs: {
+      'package/dist/assets/img/bg-masthead.jpg': 'things',
+    },
+  },
+  {
+    half: 'tuning',
+    rounds: 2,
+    package: 'startbootstrap-grayscale',
+    version: '7.0.6',
+    photographs: {
+      'package/dist/assets/img/bg-masthead.jpg': 'plain',
+      'package/dist/assets/img/bg-signup.jpg': 'plain',
+    },
+  },
+  {
+    half: 'tuning',
+    rounds: 2,
+    package: 'startbootstrap-landing-page',
+    version: '6.0.6',
+    photographs: {
+      'package/dist/assets/img/bg-masthead.jpg': 'plain',
+      'package/dist/assets/img/bg-showcase-1.jpg': 'things',
+    },
+  },
+  {
+    half: 'tuning',
+    rounds: 2,
+    package: 'startbootstrap-one-page-wonder',
+    version: '6.0.6',
+    photographs: {
+      'package/dist/assets/img/01.jpg': 'people',
+      'package/dist/assets/img/02.jpg': 'people',
+      'package/dist/assets/img/03.jpg': 'night',
+    },
+  },
+  {
+    half: 'tuning',
+    rounds: 2,
+    package: 'startbootstrap-stylish-portfolio',
+    version: '6.0.6',
+    photographs: {
+      'package/dist/assets/img/bg-callout.jpg': 'things',
+    },
+  },
+  {
     half: 'heldOut',
+    rounds: 1,
     package: 'gcompris-qt-data',
     /** Pictures lie one after the other in a file of resources; of those that are alike each so manieth counts. */
     carved: {
@@ -78,6 +348,7 @@ export const SOURCES = [
   },
   {
     half: 'heldOut',
+    rounds: 1,
     package: 'lomiri-wallpapers-16.04',
     photographs: {
       'Dragonfly_by_Bolly.jpg': 'plants',
@@ -93,9 +364,10 @@ export const SOURCES = [
       'sunset_by_Aitzol_Berasategi.jpg': 'landscape',
     },
   },
-  { half: 'heldOut', package: 'lomiri-wallpapers-20.04', photographs: { 'Kleiber_by_Lukas_Baubkus.jpg': 'shallow' } },
+  { half: 'heldOut', rounds: 1, package: 'lomiri-wallpapers-20.04', photographs: { 'Kleiber_by_Lukas_Baubkus.jpg': 'shallow' } },
   {
     half: 'heldOut',
+    rounds: 1,
     package: 'lxqt-themes',
     photographs: {
       'Valendas.png': 'landscape',
@@ -112,6 +384,7 @@ export const SOURCES = [
   },
   {
     half: 'heldOut',
+    rounds: 1,
     package: 'mate-backgrounds',
     photographs: {
       'Aqua.jpg': 'shallow',
@@ -128,6 +401,7 @@ export const SOURCES = [
   },
   {
     half: 'heldOut',
+    rounds: 1,
     package: 'palapeli-data',
     photographs: {
       'castle-maintenon.jpg': 'buildings',
@@ -139,6 +413,7 @@ export const SOURCES = [
   },
   {
     half: 'heldOut',
+    rounds: 1,
     package: 'plasma-workspace-wallpapers',
     photographs: {
       'BytheWater/contents/images': 'shallow',

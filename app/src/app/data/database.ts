@@ -39,6 +39,8 @@ export interface SightRow {
   readonly logId: string;
   /** A small JPEG of it; null where the file has none, and could not be opened. */
   readonly thumb: Blob | null;
+  /** The middle of it at its full size; absent where that was not looked at. */
+  readonly close?: Blob;
   /** What was measured in it; null where nothing was. */
   readonly reading: PackedReading | null;
 }

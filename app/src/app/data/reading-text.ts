@@ -11,14 +11,14 @@ export function textOf(bytes: Uint8Array): string {
 
 export const bytesOf = (text: string): Uint8Array<ArrayBuffer> => Uint8Array.from(atob(text), (one) => one.charCodeAt(0));
 
-export function archivedReading({ windows, full, echoes, ...rest }: PackedReading): ArchivedReading {
+export function archivedReading({ windows, full, traces, ...rest }: PackedReading): ArchivedReading {
   const own = { ...rest, windows: textOf(windows) };
-  const reading = echoes === undefined ? own : { ...own, echoes: echoes && { ...echoes, parts: textOf(echoes.parts) } };
+  const reading = traces === undefined ? own : { ...own, traces: traces && { ...traces, parts: textOf(traces.parts) } };
   return full === undefined ? reading : { ...reading, full: { ...full, parts: textOf(full.parts) } };
 }
 
-export function packedAgain({ windows, full, echoes, ...rest }: ArchivedReading): PackedReading {
+export function packedAgain({ windows, full, traces, ...rest }: ArchivedReading): PackedReading {
   const own = { ...rest, windows: bytesOf(windows) };
-  const reading = echoes === undefined ? own : { ...own, echoes: echoes && { ...echoes, parts: bytesOf(echoes.parts) } };
+  const reading = traces === undefined ? own : { ...own, traces: traces && { ...traces, parts: bytesOf(traces.parts) } };
   return full === undefined ? reading : { ...reading, full: { ...full, parts: bytesOf(full.parts) } };
 }

@@ -8,13 +8,10 @@ import { WorkspaceStore } from './workspace.store';
 import { fetched } from '../data/fetched';
 
 /** Which files were not read, and why: nothing vanishes without a word. */
-function leftWords(files: readonly File[], hasMaps: boolean): string {
-  const [first] = files;
-  const which = files.length === 1 ? `${first?.name ?? 'A file'} was` : `${files.length} files were`;
-  const how = hasMaps
-    ? 'drop a map on its own'
-    : 'this program reads JPEG and other finished photos, and maps as GeoJSON or OSM XML; export your raw files as JPEG first';
-  return `${which} not read: ${how}.`;
+function leftWords([first, ...others]: readonly [File, ...File[]]): string {
+  const more =
+    others.length === 0 ? '' : ` ${others.length} more ${others.length === 1 ? 'file was' : 'files were'} not read either.`;
+  return `${first.name} ${refusalOf(first)}${more}`;
 }
 
 /** Files dropped anywhere on the window: pictures go to the log of the walk, all else to the reader of maps. */
@@ -37,16 +34,18 @@ export class FileDrop {
     const [map] = maps;
     if (pictures.length > 0 && walk === null) {
       this.store.tell('Photos are compared with a walk: plan one first, or restore the demo, then drop them again.');
-    } else if (pictures.length > 0 && walk !== null) {
+      return;
+    }
+    if (pictures.length > 0 && walk !== null) {
       const refused = [...maps, ...others].map((file) => `${file.name} ${refusalOf(file)}`);
       await this.router.navigate(['/log/frames'], { queryParamsHandling: 'preserve' });
       // What reads frames is a chunk of its own, loaded when the first come.
       const { FramesReading } = await fetched('The photo reader', () => import('./frames-reading'));
       await this.injector.get(FramesReading).read(walk, pictures, refused);
-    } else if (map !== undefined) {
-      const left = [...maps.slice(1), ...others];
-      if (left.length > 0) this.store.tell(leftWords(left, false));
-      await this.maps.take(map);
-    } else if (others.length > 0) this.store.tell(leftWords(others, false));
+      return;
+    }
+    const [left, ...more] = [...maps.slice(1), ...others];
+    if (left !== undefined) this.store.tell(leftWords([left, ...more]));
+    if (map !== undefined) await this.maps.take(map);
   }
 }

@@ -21,9 +21,11 @@ export interface FramesReadingState {
   readonly read: number;
   readonly known: number;
   readonly problems: readonly string[];
+  /** What is told of files that were read all the same: raw files, by their preview. */
+  readonly notes: readonly string[];
 }
 
-const IDLE: FramesReadingState = { doing: 'idle', done: 0, of: 0, read: 0, known: 0, problems: [] };
+const IDLE: FramesReadingState = { doing: 'idle', done: 0, of: 0, read: 0, known: 0, problems: [], notes: [] };
 
 /** So many frames, or so long, before they are put in together. */
 const BATCH = 40;
@@ -111,7 +113,7 @@ export class FramesReading {
       known.add(key);
       const { facts, thumb, problem } = await this.questions.answer('facts', file);
       if (facts === null) {
-        this.say({}, `${file.name} ${problem}.`);
+        this.say({ problem: `${file.name} ${problem}.` });
         continue;
       }
       const frame: LogFrame = {
@@ -196,10 +198,11 @@ export class FramesReading {
       const settings = { shutterS: known?.shutterS ?? null, iso: known?.iso ?? null };
       const { seen, problem } = await this.questions.answer('look', file, settings);
       const frame = (await this.store.snapshot()).frames.find((one) => one.id === id);
-      const note = problem === '' ? null : `${file.name} ${problem}.`;
-      this.say({}, seen === null ? `${file.name} ${problem}: its camera data is kept.` : note);
+      if (seen === null) this.say({ problem: `${file.name} ${problem}: its camera data is kept.` });
+      else this.say(problem === '' ? {} : { note: `${file.name} ${problem}.` });
       if (seen === null || frame === undefined) continue;
-      await this.keep({ id: sightId, logId: frame.logId, thumb: seen.thumb, reading: seen.reading });
+      const { thumb, close, reading } = seen;
+      await this.keep({ id: sightId, logId: frame.logId, thumb, reading, ...(close === null ? {} : { close }) });
       seenOf.set(id, seen.sight);
       if (seenOf.size >= BATCH || performance.now() - since > LOOKED_MS) flush();
     }
@@ -217,14 +220,15 @@ export class FramesReading {
     }
   }
 
-  private say(more: { readonly read?: number; readonly known?: number }, problem: string | null = null): void {
+  private say(more: { readonly read?: number; readonly known?: number; readonly problem?: string; readonly note?: string }): void {
     const now = this.subject.value;
     this.subject.next({
       ...now,
       done: now.done + 1,
       read: now.read + (more.read ?? 0),
       known: now.known + (more.known ?? 0),
-      problems: problem === null ? now.problems : [...now.problems, problem],
+      problems: more.problem === undefined ? now.problems : [...now.problems, more.problem],
+      notes: more.note === undefined ? now.notes : [...now.notes, more.note],
     });
   }
 }

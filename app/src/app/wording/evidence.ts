@@ -1,4 +1,4 @@
-import type { Blur, EchoBlur, Evidence, Look, SoftnessVerdict } from '@roam-dial/core/log';
+import { type Blur, type BlurTrace, type Evidence, type Look, smearOf, type SoftnessVerdict } from '@roam-dial/core/log';
 import { VERDICT_WORDS } from './log';
 
 const px = (value: number): string => `${value.toFixed(1)} px`;
@@ -16,21 +16,24 @@ export function seemsWords({ looksLike, confidence }: Pick<SoftnessVerdict, 'loo
   return `${how} ${VERDICT_WORDS[looksLike]}`;
 }
 
-const along = (smear: EchoBlur | null): string =>
-  smear === null ? '' : ` by ${px(smear.lengthPx)} along ${degrees(smear.directionDeg)}`;
+const along = ({ lengthPx, directionDeg }: BlurTrace): string => ` by ${px(lengthPx)} along ${degrees(directionDeg)}`;
 
 /** What speaks most for a verdict, in one sentence. */
 export function reasonSentence(looksLike: Look, evidence: Evidence): string {
-  const { subject, sharpPx, sharpShare, softShare, smear, isTurn, noiseSeen, blackShare } = evidence;
-  const blur = subject === null ? '' : `, blur of ${px(subject.majorPx)} where ${px(sharpPx)} still counts as sharp`;
+  const { subject, sharpPx, sharpShare, softShare, isTurn, noiseSeen, blackShare } = evidence;
+  const smear = smearOf(looksLike, evidence);
+  const blur = subject === null ? '' : `, a blur of ${px(subject.majorPx)} where up to ${px(sharpPx)} counts as sharp`;
   const reasons: Readonly<Record<Look, string>> = {
-    shake: isTurn ? 'Everything is smeared around one point.' : `Everything is smeared${along(smear)}.`,
-    moved: `The subject is smeared${blur}; ${percent(sharpShare)} of the rest is sharp.`,
+    shake: isTurn ? 'Everything is smeared around one point.' : `Everything is smeared${smear === null ? '' : along(smear)}.`,
+    moved: `The subject is smeared${smear === null ? blur : along(smear)}; ${percent(sharpShare)} of the rest is sharp.`,
     focus: `The subject is out of focus${blur}.`,
     depth: `The subject is sharp enough; ${percent(softShare)} of the rest is out of focus.`,
     veil: `Nothing is really black: the darkest tones are at ${percent(blackShare)} of the mean.`,
     noise: `Noise of ${noiseSeen.toFixed(1)} in 255.`,
-    good: subject === null ? 'Nothing in it is soft or smeared.' : `The subject is sharp${blur}.`,
+    good:
+      subject === null || subject.majorPx > sharpPx
+        ? 'Little in it is soft or smeared.'
+        : `The subject is sharp: a blur of ${px(subject.majorPx)}.`,
     cannotTell: 'Too little detail to measure, or several faults at once.',
   };
   return reasons[looksLike];

@@ -29,14 +29,17 @@ describe('what a frame says', () => {
   });
 
   it('has its evidence in the order in which one looks', () => {
-    const smear = { lengthPx: 14.2, directionDeg: 30.4, echo: 0.4, around: 0.1, aroundPx: 4 };
+    const smear = { lengthPx: 14.2, directionDeg: 30.4, lineClear: 8, diameterPx: 4, discClear: 0 };
     const evidence: Evidence = {
       round: [],
       beside: [],
       rest: [],
       smear,
       subjectSmear: { ...smear, lengthPx: 22, directionDeg: 179.8 },
+      trace: smear,
+      subjectTrace: smear,
       smearsShare: 0,
+      discsShare: 0,
       sharpPx: 1.3,
       subject: { majorPx: 4.2, minorPx: 1.1, directionDeg: 178, edges: 400 },
       sharpShare: 0.96,
@@ -55,8 +58,9 @@ describe('what a frame says', () => {
       'Noise 1.3 of 255; darkest tones at 0 % of the mean.',
     ]);
     expect(reasonSentence('shake', evidence)).toBe('Everything is smeared by 14.2 px along 30°.');
-    expect(reasonSentence('moved', evidence)).toBe(
-      'The subject is smeared, blur of 4.2 px where 1.3 px still counts as sharp; 96 % of the rest is sharp.',
+    expect(reasonSentence('moved', evidence)).toBe('The subject is smeared by 22.0 px along 0°; 96 % of the rest is sharp.');
+    expect(reasonSentence('moved', { ...evidence, subjectSmear: null })).toBe(
+      'The subject is smeared, a blur of 4.2 px where up to 1.3 px counts as sharp; 96 % of the rest is sharp.',
     );
     expect(reasonSentence('noise', evidence)).toBe('Noise of 1.3 in 255.');
     const shaken = evidenceSentences({ ...evidence, smearedShare: 0.8, agreement: 0.9, isTurn: true });

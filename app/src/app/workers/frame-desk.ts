@@ -59,6 +59,8 @@ export interface LookAnswer {
 
 export interface Seen {
   readonly thumb: Blob | null;
+  /** The middle of it at its full size; null where it was only opened brought down. */
+  readonly close: Blob | null;
   readonly reading: PackedReading;
   readonly sight: FrameSight;
 }
@@ -81,6 +83,8 @@ const MOST_MEGAPIXELS = 120;
 const FULL_MEGAPIXELS = 64;
 const MOST_BYTES = 200e6;
 const THUMB_PX = 480;
+/** As the whole picture stands beside what is said of it. */
+const CLOSE_PX = { width: 324, height: 216 };
 const EMPTY_FACTS: FrameFacts = frameFacts({});
 
 /** Files of zeros pass for pictures of some kinds, without any size. */
@@ -152,6 +156,18 @@ function fullSizeOf(bitmap: ImageBitmap): FullSize {
   return { width, height, across, down, blurs: parts.map((_, k) => partBlur(cropped(all, ...corner(k), side, side))) };
 }
 
+const asJpeg = (canvas: OffscreenCanvas): Promise<Blob> => canvas.convertToBlob({ type: 'image/jpeg', quality: 0.8 });
+
+/** Its middle as it is; null of what is smaller than that. */
+async function middleOf(bitmap: ImageBitmap): Promise<Blob | null> {
+  const { width, height } = CLOSE_PX;
+  const [left, top] = [Math.round((bitmap.width - width) / 2), Math.round((bitmap.height - height) / 2)];
+  if (left < 0 || top < 0) return null;
+  const canvas = new OffscreenCanvas(width, height);
+  canvas.getContext('2d')?.drawImage(bitmap, left, top, width, height, 0, 0, width, height);
+  return asJpeg(canvas);
+}
+
 /** What browsers open by its first bytes: JPEG, PNG, WebP, and the boxes of HEIF and AVIF. */
 const FINISHED = [/^\xff\xd8\xff/, /^\x89PNG/, /^RIFF....WEBP/s, /^....ftyp(?!crx)/s];
 /** Previews smaller than this are thumbnails: nothing is told by them. */
@@ -191,15 +207,13 @@ async function lookAt(whole: File, settings: Settings): Promise<LookAnswer> {
   const canvas = drawn(bitmap, width, height);
   const read = readSoftness(lumaFrom(canvas));
   const reading = isLarge ? { ...read, full: fullSizeOf(bitmap) } : read;
+  const close = isLarge || scale === 1 ? await middleOf(bitmap) : null;
   const small = Math.min(1, THUMB_PX / Math.max(width, height));
-  const thumb = await drawn(canvas, Math.max(1, Math.round(width * small)), Math.max(1, Math.round(height * small))).convertToBlob({
-    type: 'image/jpeg',
-    quality: 0.8,
-  });
+  const thumb = await asJpeg(drawn(canvas, Math.max(1, Math.round(width * small)), Math.max(1, Math.round(height * small))));
   bitmap.close();
   return {
     kind: 'look',
-    seen: { thumb, reading: packedReading(reading), sight: frameSight(reading, softnessVerdict(reading, MIDDLE, settings)) },
+    seen: { thumb, close, reading: packedReading(reading), sight: frameSight(reading, softnessVerdict(reading, MIDDLE, settings)) },
     problem: note,
   };
 }

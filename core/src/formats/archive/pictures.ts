@@ -11,11 +11,15 @@ export interface ArchivedReading {
   readonly noiseSeen: number;
   readonly blackShare: number;
   readonly midToneEv: number;
+  readonly noiseBlock?: number;
   readonly noiseLeft?: number;
   readonly darkShare?: number;
   readonly blockDarkShare?: number;
+  readonly hazeShare?: number;
+  readonly leastHazeShare?: number;
+  readonly colourNoise?: number;
   readonly windows: string;
-  readonly echoes?: { readonly across: number; readonly down: number; readonly parts: string } | null;
+  readonly traces?: { readonly across: number; readonly down: number; readonly parts: string } | null;
   readonly full?: {
     readonly width: number;
     readonly height: number;
@@ -45,9 +49,12 @@ const LONGEST_PICTURE = 2_000_000;
 const LONGEST_WINDOWS = 20_000;
 const MOST_PX = 100_000;
 const MOST_CELLS = 64;
+/** Along the longer side of a panorama of two megapixels. */
+const MOST_PARTS = 1000;
 
 const base64 = (most: number): Joi.StringSchema => Joi.string().base64().allow('').max(most);
 const side = Joi.number().integer().min(1).max(MOST_PX);
+const parts = Joi.number().integer().min(1).max(MOST_PARTS);
 const cells = Joi.number().integer().min(1).max(MOST_CELLS);
 
 const readingSchema = required<ArchivedReading>({
@@ -59,11 +66,19 @@ const readingSchema = required<ArchivedReading>({
   noiseSeen: number.min(0),
   blackShare: number.min(0),
   midToneEv: number.min(-20).max(20),
+  noiseBlock: Joi.number()
+    .integer()
+    .min(0)
+    .max(MOST_CELLS ** 2)
+    .optional(),
   noiseLeft: number.min(0).optional(),
   darkShare: number.min(0).optional(),
   blockDarkShare: number.min(0).optional(),
+  hazeShare: number.min(0).optional(),
+  leastHazeShare: number.min(0).optional(),
+  colourNoise: number.min(0).optional(),
   windows: base64(LONGEST_WINDOWS),
-  echoes: required<NonNullable<ArchivedReading['echoes']>>({ across: cells, down: cells, parts: base64(LONGEST_WINDOWS) })
+  traces: required<NonNullable<ArchivedReading['traces']>>({ across: parts, down: parts, parts: base64(LONGEST_WINDOWS) })
     .allow(null)
     .optional(),
   full: required<NonNullable<ArchivedReading['full']>>({
@@ -73,7 +88,8 @@ const readingSchema = required<ArchivedReading>({
     down: cells,
     parts: base64(LONGEST_WINDOWS),
   }).optional(),
-});
+  // What archives of this version kept of smears at first.
+}).append({ echoes: Joi.any().optional().strip() });
 
 const pictureSchema = required<ArchivedPicture>({
   id,

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { DEFAULT_INTENTS } from '../../stop/index.js';
 import { frameFacts, type LogFrame, type PlacedFrame, type Verdict, VERDICTS } from '../../log/frames/index.js';
+import { exposureTime } from './exposureTime.js';
 import { type FrameLine, readFramesCsv, withLines } from './readFramesCsv.js';
 import { type FramesTable, writeFramesCsv } from './writeFramesCsv.js';
 import { writeFramesGeoJson } from './writeFramesGeoJson.js';
@@ -45,6 +46,22 @@ const table = (all: readonly PlacedFrame[], hasPlaces = true): FramesTable => ({
   words,
 });
 const read = (text: string): Record<string, string>[] => Papa.parse<Record<string, string>>(text.trim(), { header: true }).data;
+
+describe('a shutter time', () => {
+  it.each([
+    [1 / 250, '1/250'],
+    [0.005076, '1/197'],
+    [1 / 3, '1/3'],
+    // No whole fraction: a third of a second is a tenth longer.
+    [0.3, '3000/10000'],
+    [0.5, '5000/10000'],
+    [30, '300000/10000'],
+  ])('of %d s is written as %s', (seconds, text) => {
+    const { over, under } = exposureTime(seconds);
+    expect(`${over}/${under}`).toBe(text);
+    expect(Math.abs(over / under / seconds - 1)).toBeLessThan(0.011);
+  });
+});
 
 describe('a table of frames', () => {
   it('has a line a frame, by the names of tags', () => {

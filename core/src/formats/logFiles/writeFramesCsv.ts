@@ -1,6 +1,7 @@
 import { DateTime } from 'luxon';
 import Papa from 'papaparse';
 import { fileOfFrame, frameName, type PlacedFrame, type Verdict, type WalkLog } from '../../log/frames/index.js';
+import { exposureTime } from './exposureTime.js';
 import { wallText } from './wallText.js';
 
 /** Columns by the names of EXIF and XMP tags, so that a reader of such tables writes them into scans. Source: EXIF 2.32, XMP. */
@@ -36,11 +37,10 @@ export interface FramesTable {
 
 /** A spreadsheet would take these for a formula. */
 const FORMULA = /^\s*[=@]|^[\t\r\n]|^\s*[+-](?![\d.:]+$)/;
-/** From here on cameras write seconds and not their fraction. */
-const WHOLE_FROM_S = 0.4;
-
-const timeText = (seconds: number): string =>
-  seconds < WHOLE_FROM_S ? `1/${Math.round(1 / seconds)}` : String(Number(seconds.toFixed(3)));
+const timeText = (seconds: number): string => {
+  const { over, under } = exposureTime(seconds);
+  return over === 1 ? `1/${under}` : String(over / under);
+};
 const rounded = (value: number | null, decimals: number): string => (value === null ? '' : String(Number(value.toFixed(decimals))));
 
 function row({ log, hasPlaces, words }: FramesTable, { frame, atMs, stay }: PlacedFrame): readonly string[] {

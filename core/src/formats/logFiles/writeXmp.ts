@@ -1,5 +1,6 @@
 import { DateTime } from 'luxon';
 import type { LogFrame, PlacedFrame, Verdict, WalkLog } from '../../log/frames/index.js';
+import { exposureTime } from './exposureTime.js';
 import { xmlText } from '../walkFiles/xml.js';
 
 export interface SidecarFacts {
@@ -14,8 +15,10 @@ const RATINGS = { good: 5, other: 1 };
 const PER_UNIT = 1000;
 
 const rational = (value: number): string => `${Math.round(value * PER_UNIT)}/${PER_UNIT}`;
-/** As cameras write shutter times: 1/250, or seconds. */
-const time = (seconds: number): string => (seconds < 0.4 ? `1/${Math.round(1 / seconds)}` : rational(seconds));
+const time = (seconds: number): string => {
+  const { over, under } = exposureTime(seconds);
+  return `${over}/${under}`;
+};
 
 /** Degrees and minutes with a letter. Source: XMP specification part 2, GPSCoordinate. */
 function coordinate(value: number, [plus, minus]: readonly [string, string]): string {

@@ -26,10 +26,14 @@ interface Smeared {
   readonly circleMm: number;
 }
 
-/** How far the subject of a frame is smeared, as measured in its picture. Null where it was not, or its body is not known. */
+/**
+ * How far the subject of a frame is smeared, as measured in its picture. Null where it was not, or its body is not known; and where a
+ * person says that somebody moved in what was measured as sharp: the smear was not found.
+ */
 function smearOf(question: LessonQuestion, log: WalkLog, one: PlacedFrame): Smeared | null {
-  const [body, share] = [bodyOf(question, log, one), one.frame.sight?.smearShare];
-  if (body === null || share === undefined) return null;
+  const { sight, verdict } = one.frame;
+  const [body, share] = [bodyOf(question, log, one), sight?.smearShare];
+  if (body === null || share === undefined || (verdict === 'moved' && sight?.looksLike === 'good')) return null;
   return {
     smearMm: share * Math.hypot(body.sensorWidthMm, body.sensorHeightMm),
     circleMm: circleOfConfusionMm(question.standard.sharpness, body),

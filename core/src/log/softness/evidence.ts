@@ -1,8 +1,10 @@
-import type { PictureSpot } from '../frames/frame.js';
-import { echoNear } from './echoMap.js';
-import type { EchoBlur } from './echoes.js';
+import type { Cause, PictureSpot } from '../frames/frame.js';
+import type { BlurTrace } from './blurTrace.js';
 import { placeGrid, type SoftnessReading } from './readSoftness.js';
 import type { Blur } from './spread.js';
+import { traceNear } from './traceMap.js';
+
+export type Look = Cause | 'good' | 'cannotTell';
 
 /** What the parts of a picture, taken together, say. */
 export interface Evidence {
@@ -23,11 +25,15 @@ export interface Evidence {
   /** Of them, those that are not sharp and lie among their like: the rims of shadows do not. */
   readonly softAreaShare: number;
   readonly tiles: number;
-  /** What echoes say of the picture as a whole, and at the subject; null where they say nothing. */
-  readonly smear: EchoBlur | null;
-  readonly subjectSmear: EchoBlur | null;
-  /** Share of the parts of the picture that have a clear echo along one line. */
+  /** What cepstra say of the picture as a whole, and about the subject; null where they say nothing. */
+  readonly trace: BlurTrace | null;
+  readonly subjectTrace: BlurTrace | null;
+  /** Those of them that are clear along a line. */
+  readonly smear: BlurTrace | null;
+  readonly subjectSmear: BlurTrace | null;
+  /** Shares of the parts of the picture that are clear along a line, and of those away from the subject with a clear disc. */
   readonly smearsShare: number;
+  readonly discsShare: number;
   /** How much those agree, 0..1: on one direction, or on turning round one point. */
   readonly agreement: number;
   readonly isTurn: boolean;
@@ -50,8 +56,13 @@ const NEAR_ACROSS = 3;
 const NEAR_DOWN = 6;
 /** Some point can be found for any few lines: a turn must fit so much better than one direction. */
 const LESS_PLAIN = 0.15;
-/** An echo so much clearer than those of the other directions is one of a smear. */
-const CLEAR_ECHO = 0.08;
+/** From here on a dip is one of a smear, of the whole picture and of a part; and a ring one of a disc. */
+const CLEAR_LINE = 2.5;
+const CLEAR_PART_LINE = 4;
+const CLEAR_DISC = 0.02;
+/** Parts of which this is less of the picture away are the subject's. */
+const OF_SUBJECT_ACROSS = 0.15;
+const OF_SUBJECT_DOWN = 0.3;
 
 export function sharpPxOf({ width, height }: Pick<SoftnessReading, 'width' | 'height'>): number {
   return Math.max(LEAST_SHARP_PX, Math.hypot(FLOOR_PX, SEEN_AS_SOFT * Math.hypot(width, height) * PER_DIAGONAL));
@@ -142,12 +153,36 @@ function isAmongSoft(states: readonly (TileState | null)[], { across, down }: So
   return soft >= AMONG_SOFT * around;
 }
 
-/** Parts of a picture with a clear echo along one line. */
-function smearedParts({ echoes }: SoftnessReading): { readonly smears: readonly SmearAt[]; readonly of: number } {
-  if (echoes === null || echoes === undefined) return { smears: [], of: 0 };
-  const { across, about } = echoes;
-  const known = about.flatMap((blur, k) => (blur === null ? [] : [{ x: k % across, y: Math.floor(k / across), ...blur }]));
-  return { smears: known.filter(({ echo, around }) => echo - around >= CLEAR_ECHO), of: known.length };
+interface PartTraces {
+  /** Parts with a clear smear, and how many could be read at all. */
+  readonly smears: readonly SmearAt[];
+  readonly of: number;
+  /** Share of those away from the subject that have a clear disc. */
+  readonly discsShare: number;
+}
+
+function partTraces({ traces }: SoftnessReading, subjectAt: PictureSpot): PartTraces {
+  if (traces === null || traces === undefined) return { smears: [], of: 0, discsShare: 0 };
+  const { across, down, about } = traces;
+  const known = about.flatMap((trace, k) => (trace === null ? [] : [{ x: k % across, y: Math.floor(k / across), ...trace }]));
+  const away = known.filter(
+    ({ x, y }) =>
+      Math.abs((x + 0.5) / across - subjectAt.x) > OF_SUBJECT_ACROSS || Math.abs((y + 0.5) / down - subjectAt.y) > OF_SUBJECT_DOWN,
+  );
+  return {
+    smears: known.filter(({ lineClear }) => lineClear >= CLEAR_PART_LINE),
+    of: known.length,
+    discsShare: away.filter(({ discClear }) => discClear >= CLEAR_DISC).length / Math.max(1, away.length),
+  };
+}
+
+const clearLine = (trace: BlurTrace | null, from: number): BlurTrace | null =>
+  trace === null || trace.lineClear < from ? null : trace;
+
+/** The smear that a look speaks of: of all of the picture where it looks shaken, of the subject where that moved; null where none is clear. */
+export function smearOf(looksLike: Look, { smear, subjectSmear }: Pick<Evidence, 'smear' | 'subjectSmear'>): BlurTrace | null {
+  if (looksLike === 'shake') return smear;
+  return looksLike === 'moved' ? subjectSmear : null;
 }
 
 export function evidenceOf(reading: SoftnessReading, subjectAt: PictureSpot): Evidence {
@@ -167,9 +202,11 @@ export function evidenceOf(reading: SoftnessReading, subjectAt: PictureSpot): Ev
     of.filter(({ state }) => isSo(state)).length / Math.max(1, of.length);
   const share = (state: TileState): number => shareOf(elsewhere, (one) => one === state);
   const round = blursAbout(reading, subjectAt);
-  const { smears, of } = smearedParts(reading);
+  const { smears, of, discsShare } = partTraces(reading, subjectAt);
+  const trace = reading.traces?.whole ?? null;
+  const subjectTrace = reading.traces == null ? null : traceNear(reading.traces, reading, subjectAt);
   const line = alike(smears.map(({ directionDeg }) => directionDeg));
-  const turn = turning(smears, reading.echoes?.across ?? 0, reading.echoes?.down ?? 0);
+  const turn = turning(smears, reading.traces?.across ?? 0, reading.traces?.down ?? 0);
   return {
     sharpPx,
     subject: round[round.length >> 1] ?? null,
@@ -181,9 +218,12 @@ export function evidenceOf(reading: SoftnessReading, subjectAt: PictureSpot): Ev
     softShare: share('soft'),
     softAreaShare: shareOf(areas, (one) => one !== 'sharp'),
     tiles: elsewhere.length,
-    smear: reading.echoes?.whole ?? null,
-    subjectSmear: reading.echoes === null || reading.echoes === undefined ? null : echoNear(reading.echoes, subjectAt),
+    trace,
+    subjectTrace,
+    smear: clearLine(trace, CLEAR_LINE),
+    subjectSmear: clearLine(subjectTrace, CLEAR_PART_LINE),
     smearsShare: smears.length / Math.max(1, of),
+    discsShare,
     agreement: Math.max(line, turn),
     isTurn: turn > line + LESS_PLAIN,
     noiseSeen,

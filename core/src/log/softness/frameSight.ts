@@ -1,4 +1,5 @@
 import type { FrameSight, PictureSpot } from '../frames/frame.js';
+import type { Look } from './evidence.js';
 import { fullSizeAt } from './fullSize.js';
 import type { SoftnessReading } from './readSoftness.js';
 import type { Blur } from './spread.js';
@@ -23,11 +24,16 @@ function subjectSeen(reading: SoftnessReading, { evidence: { subject } }: Softne
 /** Where a subject is taken to be until somebody shows it. */
 export const MIDDLE: PictureSpot = { x: 0.5, y: 0.5 };
 
-/** How far along a line it is smeared, of the diagonal: by its echo where the whole looks shaken, else by the subject's edges. */
+/** Where a picture looks like one of these its subject may be anything but sharp: only a clear line says how far it is smeared. */
+const MAYBE_SMEARED: readonly Look[] = ['shake', 'moved', 'focus', 'cannotTell'];
+
+/** How far along a line the subject is smeared, of the diagonal: by its trace, or, where it looks sharp, by its edges. Null where neither says. */
 function smearShare(reading: SoftnessReading, verdict: SoftnessVerdict, subjectAt: PictureSpot): number | null {
   const { looksLike, evidence } = verdict;
-  const smear = looksLike === 'shake' ? evidence.smear : null;
-  if (smear !== null) return smear.lengthPx / Math.hypot(reading.width, reading.height);
+  if (MAYBE_SMEARED.includes(looksLike)) {
+    const smear = looksLike === 'shake' ? evidence.smear : evidence.subjectSmear;
+    return smear === null ? null : smear.lengthPx / Math.hypot(reading.width, reading.height);
+  }
   const seen = subjectSeen(reading, verdict, subjectAt);
   if (seen === null) return null;
   const { majorPx, minorPx } = seen.blur;

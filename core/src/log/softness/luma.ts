@@ -3,16 +3,25 @@ export interface Luma {
   readonly width: number;
   readonly height: number;
   readonly values: Float32Array;
+  /** Where its colours are known: of each pixel the least of its three, and how far red lies over green, about 128. */
+  readonly least?: Float32Array;
+  readonly redOverGreen?: Float32Array;
 }
 
 /** Rec. 709 weights on coded values: what an eye makes of a picture on a screen. */
 export function lumaOf(rgba: Uint8ClampedArray, width: number, height: number): Luma {
-  const values = new Float32Array(width * height);
+  const [values, least, redOverGreen] = [0, 0, 0].map(() => new Float32Array(width * height)) as [
+    Float32Array,
+    Float32Array,
+    Float32Array,
+  ];
   for (let place = 0; place < values.length; place++) {
     const [red, green, blue] = [rgba[4 * place] as number, rgba[4 * place + 1] as number, rgba[4 * place + 2] as number];
     values[place] = 0.2126 * red + 0.7152 * green + 0.0722 * blue;
+    least[place] = Math.min(red, green, blue);
+    redOverGreen[place] = 128 + (red - green) / 2;
   }
-  return { width, height, values };
+  return { width, height, values, least, redOverGreen };
 }
 
 /** A part of a picture; what lies outside of it is left away. */

@@ -1,16 +1,16 @@
-import type { EchoMap } from './echoMap.js';
-import type { EchoBlur } from './echoes.js';
+import type { BlurTrace } from './blurTrace.js';
 import type { FullSize } from './fullSize.js';
 import { placeGrid, type SoftnessReading } from './readSoftness.js';
 import type { Blur } from './spread.js';
+import type { TraceMap } from './traceMap.js';
 import type { Grid } from './windows.js';
 
-/** A reading as it is kept: four bytes a window, five a part with its echoes, 9 kB a picture. */
-export interface PackedReading extends Omit<SoftnessReading, 'tiles' | 'about' | 'full' | 'echoes'> {
+/** A reading as it is kept: four bytes a window, five a part with its traces, 10 kB a picture. */
+export interface PackedReading extends Omit<SoftnessReading, 'tiles' | 'about' | 'full' | 'traces'> {
   readonly windows: Uint8Array;
   readonly full?: Omit<FullSize, 'blurs'> & { readonly parts: Uint8Array };
   /** The whole picture first, then part by part; null for a picture too small for them. */
-  readonly echoes?: (Grid & { readonly parts: Uint8Array }) | null;
+  readonly traces?: (Grid & { readonly parts: Uint8Array }) | null;
 }
 
 const BYTES = 4;
@@ -45,44 +45,48 @@ function take(bytes: Uint8Array, at: number): Blur | null {
   };
 }
 
-const ECHO_BYTES = 5;
+const TRACE_BYTES = 5;
+/** Lengths by a fifth of a pixel, up to 51; how clear a line or a disc is by its root, up to 36 and a quarter: fine where it is little. */
 const PER_LAG = 5;
+const PER_LINE_ROOT = 42;
+const PER_DISC_ROOT = 500;
 const FULL = 255;
 
-function putEcho(bytes: Uint8Array, at: number, blur: EchoBlur | null): void {
-  // No lag is as short as nothing: a zero stands for none.
-  if (blur === null) return;
-  const { lengthPx, directionDeg, echo, around, aroundPx } = blur;
-  bytes.set([aroundPx * PER_LAG, lengthPx * PER_LAG, (directionDeg / 180) * FULL, echo * FULL, around * FULL].map(byte), at);
+function putTrace(bytes: Uint8Array, at: number, trace: BlurTrace | null): void {
+  // No diameter is as short as nothing: a zero stands for none.
+  if (trace === null) return;
+  const { lengthPx, directionDeg, lineClear, diameterPx, discClear } = trace;
+  const [line, disc] = [Math.sqrt(lineClear) * PER_LINE_ROOT, Math.sqrt(discClear) * PER_DISC_ROOT];
+  bytes.set([diameterPx * PER_LAG, lengthPx * PER_LAG, (directionDeg / 180) * FULL, line, disc].map(byte), at);
 }
 
-function takeEcho(bytes: Uint8Array, at: number): EchoBlur | null {
-  const [aroundLag, lag, direction, echo, around] = bytes.subarray(at, at + ECHO_BYTES) as unknown as [
+function takeTrace(bytes: Uint8Array, at: number): BlurTrace | null {
+  const [diameter, length, direction, line, disc] = [...bytes.subarray(at, at + TRACE_BYTES)] as [
     number,
     number,
     number,
     number,
     number,
   ];
-  if (aroundLag === 0) return null;
+  if (diameter === 0) return null;
   return {
-    lengthPx: lag / PER_LAG,
+    lengthPx: length / PER_LAG,
     directionDeg: ((direction / FULL) * 180) % 180,
-    echo: echo / FULL,
-    around: around / FULL,
-    aroundPx: aroundLag / PER_LAG,
+    lineClear: (line / PER_LINE_ROOT) ** 2,
+    diameterPx: diameter / PER_LAG,
+    discClear: (disc / PER_DISC_ROOT) ** 2,
   };
 }
 
-function packedEchoes({ across, down, whole, about }: EchoMap): NonNullable<PackedReading['echoes']> {
-  const parts = new Uint8Array(ECHO_BYTES * (1 + about.length));
-  [whole, ...about].forEach((blur, k) => putEcho(parts, ECHO_BYTES * k, blur));
+function packedTraces({ across, down, whole, about }: TraceMap): NonNullable<PackedReading['traces']> {
+  const parts = new Uint8Array(TRACE_BYTES * (1 + about.length));
+  [whole, ...about].forEach((trace, k) => putTrace(parts, TRACE_BYTES * k, trace));
   return { across, down, parts };
 }
 
-function unpackedEchoes({ across, down, parts }: NonNullable<PackedReading['echoes']>): EchoMap {
-  const about = Array.from({ length: across * down }, (_, k) => takeEcho(parts, ECHO_BYTES * (k + 1)));
-  return { across, down, whole: takeEcho(parts, 0), about };
+function unpackedTraces({ across, down, parts }: NonNullable<PackedReading['traces']>): TraceMap {
+  const about = Array.from({ length: across * down }, (_, k) => takeTrace(parts, TRACE_BYTES * (k + 1)));
+  return { across, down, whole: takeTrace(parts, 0), about };
 }
 
 function packed(blurs: readonly (Blur | null)[]): Uint8Array {
@@ -95,9 +99,9 @@ function unpacked(bytes: Uint8Array, from: number, count: number): readonly (Blu
   return Array.from({ length: count }, (_, k) => take(bytes, BYTES * (from + k)));
 }
 
-export function packedReading({ tiles, about, full, echoes, ...rest }: SoftnessReading): PackedReading {
+export function packedReading({ tiles, about, full, traces, ...rest }: SoftnessReading): PackedReading {
   const windows = packed([...tiles, ...about]);
-  const own = { ...rest, windows, ...(echoes === undefined ? {} : { echoes: echoes === null ? null : packedEchoes(echoes) }) };
+  const own = { ...rest, windows, ...(traces === undefined ? {} : { traces: traces === null ? null : packedTraces(traces) }) };
   if (full === undefined) return own;
   const { blurs, ...of } = full;
   return { ...own, full: { ...of, parts: packed(blurs) } };
@@ -113,14 +117,14 @@ function aboutOfTiles(single: readonly (Blur | null)[], tiles: Grid): readonly (
   });
 }
 
-export function unpackedReading({ windows, full, echoes, ...rest }: PackedReading): SoftnessReading {
+export function unpackedReading({ windows, full, traces, ...rest }: PackedReading): SoftnessReading {
   const [count, places] = [rest.across * rest.down, placeGrid(rest)];
   const isOlder = windows.length === 2 * BYTES * count;
   const about = isOlder
     ? aboutOfTiles(unpacked(windows, count, count), rest)
     : unpacked(windows, count, places.across * places.down);
   const read = { ...rest, tiles: unpacked(windows, 0, count), about };
-  const reading = echoes === undefined ? read : { ...read, echoes: echoes === null ? null : unpackedEchoes(echoes) };
+  const reading = traces === undefined ? read : { ...read, traces: traces === null ? null : unpackedTraces(traces) };
   if (full === undefined) return reading;
   const { parts, ...of } = full;
   return { ...reading, full: { ...of, blurs: unpacked(parts, 0, of.across * of.down) } };

@@ -45,35 +45,40 @@ export function noiseOfTile({ width, height, values }: Luma): TileNoise | null {
   return { mean, noise: (sorted[count >> 1] ?? 0) * PER_MEDIAN };
 }
 
-function quieter(tiles: readonly TileNoise[]): number {
-  const noises = tiles.map(({ noise }) => noise).sort((a, b) => a - b);
-  return noises[Math.floor(noises.length * QUIETER_SHARE)] ?? 0;
+/** The tile that tells for several: quiet, and not the quietest. */
+function quieter<T extends TileNoise>(tiles: readonly T[]): T | null {
+  const sorted = [...tiles].sort((a, b) => a.noise - b.noise);
+  return sorted[Math.floor(sorted.length * QUIETER_SHARE)] ?? null;
 }
 
 /** The noise of a picture, codes: of all its tiles, and by the code around a pixel, for grain is strongest in the middle tones. */
 export interface PictureNoise {
   readonly overall: number;
+  /** Which of the tiles told it; null where none could. */
+  readonly toldBy: number | null;
   readonly atCode: (code: number) => number;
 }
 
 /** No noise, for what is known to have none. */
-export const NOISELESS: PictureNoise = { overall: 0, atCode: () => 0 };
+export const NOISELESS: PictureNoise = { overall: 0, toldBy: null, atCode: () => 0 };
 
 /** From the quieter tiles of each stretch of tones; where a stretch has too few, from all. */
 export function noiseOfPicture(tiles: readonly (TileNoise | null)[]): PictureNoise {
-  const known = tiles.filter((one): one is TileNoise => one !== null);
-  const overall = quieter(known);
+  const known = tiles.flatMap((one, place) => (one === null ? [] : [{ ...one, place }]));
+  const teller = quieter(known);
+  const overall = teller?.noise ?? 0;
   const stretches = Array.from({ length: Math.ceil(256 / STRETCH) }, (_, k) => {
     const within = known.filter(({ mean }) => Math.floor(mean / STRETCH) === k);
-    return within.length < LEAST_IN_STRETCH ? overall : quieter(within);
+    return within.length < LEAST_IN_STRETCH ? overall : (quieter(within)?.noise ?? 0);
   });
   return {
     overall,
+    toldBy: teller?.place ?? null,
     atCode: (code) => stretches[Math.min(stretches.length - 1, Math.max(0, Math.floor(code / STRETCH)))] as number,
   };
 }
 
 /** The same at a scale half as fine: the mean of four pixels has half of their noise. */
-export function halvedNoise({ overall, atCode }: PictureNoise): PictureNoise {
-  return { overall: overall / 2, atCode: (code) => atCode(code) / 2 };
+export function halvedNoise({ overall, toldBy, atCode }: PictureNoise): PictureNoise {
+  return { overall: overall / 2, toldBy, atCode: (code) => atCode(code) / 2 };
 }

@@ -1,10 +1,10 @@
 import { blurReader } from './blurReader.js';
-import { type EchoMap, echoMapOf } from './echoMap.js';
 import type { FullSize } from './fullSize.js';
 import { cropped, halved, type Luma } from './luma.js';
 import { noiseOfPicture, noiseOfTile, type PictureNoise } from './pictureNoise.js';
 import type { Blur } from './spread.js';
 import { type Tones, tonesOf } from './tones.js';
+import { type TraceMap, traceMapOf } from './traceMap.js';
 import { discOf, type Grid, squareOf } from './windows.js';
 
 /** Tiles along the longer and the shorter side of a picture. */
@@ -34,10 +34,14 @@ export interface SoftnessReading extends Tones {
   /** Standard deviation of a pixel's noise, codes of 255; and the same at the size that pictures are looked at. */
   readonly noise: number;
   readonly noiseSeen: number;
+  /** Where it was read, by blocks of two by two tiles, row by row. Absent where nothing was even enough, and in readings kept before. */
+  readonly noiseBlock?: number;
   /** What is left of it at half the size: half of what is noise, more of what is fine detail. Absent in readings kept before. */
   readonly noiseLeft?: number;
+  /** Of how far red lies over green, at half the size: things change their colour seldom, noise does everywhere. */
+  readonly colourNoise?: number;
   /** Null for a picture too small for them; absent in readings kept before. */
-  readonly echoes?: EchoMap | null;
+  readonly traces?: TraceMap | null;
   /** Widths read at full size; absent where the picture was looked through at its full size as a whole. */
   readonly full?: FullSize;
 }
@@ -85,6 +89,11 @@ function noiseIn(luma: Luma, { across, down }: Grid): PictureNoise {
   return noiseOfPicture(blocks.map(noiseOfTile));
 }
 
+function colourNoiseIn({ width, height, redOverGreen }: Luma, grid: Grid): Pick<SoftnessReading, 'colourNoise'> {
+  if (redOverGreen === undefined) return {};
+  return { colourNoise: noiseIn(halved({ width, height, values: redOverGreen }), grid).overall };
+}
+
 /** A reading of a picture. Source: docs/log.md#blur. */
 export function readSoftness(luma: Luma): SoftnessReading {
   const { width, height } = luma;
@@ -98,8 +107,10 @@ export function readSoftness(luma: Luma): SoftnessReading {
     ...readWindows(luma, noise, grid),
     noise: noise.overall,
     noiseSeen: noise.overall * seen,
+    ...(noise.toldBy === null ? {} : { noiseBlock: noise.toldBy }),
     noiseLeft: noise.overall === 0 ? 1 : noiseIn(halved(luma), grid).overall / noise.overall,
-    echoes: echoMapOf(luma, noise),
+    ...colourNoiseIn(luma, grid),
+    traces: traceMapOf(luma, noise.overall),
     ...tonesOf(luma),
   };
 }

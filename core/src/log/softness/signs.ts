@@ -1,8 +1,7 @@
-import type { PictureSpot } from '../frames/frame.js';
-import { type EchoMap, echoNear } from './echoMap.js';
-import type { EchoBlur } from './echoes.js';
+import type { BlurTrace } from './blurTrace.js';
 import type { Evidence } from './evidence.js';
 import type { SoftnessReading } from './readSoftness.js';
+import type { Blur } from './spread.js';
 
 /**
  * What speaks for one fault or another, each as one number; lengths as stops (log₂) over what is sharp enough. In the order in
@@ -24,25 +23,28 @@ export const SIGNS = [
   'subjectUnread',
   'subjectOverRest',
   'subjectOverBeside',
-  'echo',
-  'echoOverAround',
-  'echoLength',
-  'echoAround',
-  'aroundLength',
-  'nearEcho',
-  'nearOverAround',
-  'nearLength',
-  'nearAround',
-  'nearAroundLength',
-  'nearLevel',
-  'nearOverWhole',
+  'line',
+  'lineLength',
+  'disc',
+  'discWidth',
+  'nearLine',
+  'nearLineLength',
+  'nearLineLevel',
+  'nearLineOverWhole',
+  'nearDisc',
+  'nearDiscWidth',
+  'nearDiscOverWhole',
+  'discsShare',
   'smearsShare',
   'smearsAgree',
   'black',
   'dark',
   'blocksDark',
+  'haze',
+  'leastHaze',
   'noise',
   'noiseLeft',
+  'colourNoise',
 ] as const;
 export type Sign = (typeof SIGNS)[number];
 /** Null where a picture does not say. */
@@ -57,27 +59,27 @@ const LEAST_RATIO = 0.15;
 /** More than all of it is detail that fine, whatever it comes to. */
 const MOST_LEFT = 1.5;
 
-type EchoSigns = Readonly<Record<'clear' | 'over' | 'length' | 'around' | 'aroundLength', number | null>>;
+type TraceSigns = Readonly<Record<'line' | 'length' | 'disc' | 'width', number | null>>;
+const LEAST_LINE = 0.5;
+const LEAST_DISC = 0.003;
 
-function echoSigns(blur: EchoBlur | null, sharpPx: number): EchoSigns {
-  if (blur === null) return { clear: null, over: null, length: null, around: null, aroundLength: null };
-  const { echo, around, lengthPx, aroundPx } = blur;
+function traceSigns(trace: BlurTrace | null, sharpPx: number): TraceSigns {
+  if (trace === null) return { line: null, length: null, disc: null, width: null };
+  const { lineClear, lengthPx, discClear, diameterPx } = trace;
   return {
-    clear: echo,
-    over: echo - around,
+    line: stops(lineClear, LEAST_LINE),
     length: stops(lengthPx / sharpPx, LEAST_RATIO),
-    around,
-    aroundLength: stops(aroundPx / sharpPx, LEAST_RATIO),
+    disc: stops(discClear, LEAST_DISC),
+    width: stops(diameterPx / sharpPx, LEAST_RATIO),
   };
 }
 
-function nearestEcho(echoes: EchoMap | null | undefined, at: PictureSpot): EchoBlur | null {
-  return echoes === null || echoes === undefined ? null : echoNear(echoes, at);
-}
+const less = (one: number | null, other: number | null): number | null => (one === null || other === null ? null : one - other);
 
-/** Of a reading, with the subject at a spot. Source: docs/log.md#verdicts. */
-export function signsOf(reading: SoftnessReading, evidence: Evidence, subjectAt: PictureSpot): Signs {
-  const { sharpPx, rest, round, sharpShare, smearedShare, softAreaShare, tiles, agreement, smearsShare } = evidence;
+/** Of a reading and what its parts say together. Source: docs/log.md#verdicts. */
+export function signsOf(reading: SoftnessReading, evidence: Evidence): Signs {
+  const { sharpPx, rest, round, sharpShare, smearedShare, softAreaShare, tiles, agreement, smearsShare, discsShare } = evidence;
+  const { trace, subjectTrace } = evidence;
   const over = (px: number): number => stops(px / sharpPx, LEAST_RATIO);
   const restWidths = rest.map(({ majorPx }) => majorPx).sort((a, b) => a - b);
   const restAt = (share: number): number | null => {
@@ -89,10 +91,11 @@ export function signsOf(reading: SoftnessReading, evidence: Evidence, subjectAt:
     const one = blurs[blurs.length >> 1];
     return one === undefined ? [] : [over(one.majorPx)];
   });
-  const roundness = middle === undefined ? null : middle.minorPx / Math.max(0.5, middle.majorPx);
+  const ratioOf = ({ majorPx, minorPx }: Blur): number => minorPx / Math.max(0.5, majorPx);
+  const ratios = round.map(ratioOf).sort((a, b) => a - b);
+  const levels = round.map((blur) => (1 - ratioOf(blur)) * levelOf(blur.directionDeg)).sort((a, b) => a - b);
   const restMiddle = restAt(0.5);
-  const here = nearestEcho(reading.echoes, subjectAt);
-  const [whole, about] = [echoSigns(reading.echoes?.whole ?? null, sharpPx), echoSigns(here, sharpPx)];
+  const [whole, near] = [traceSigns(trace, sharpPx), traceSigns(subjectTrace, sharpPx)];
   const share = (value: number | undefined, least: number): number | null =>
     value === undefined ? null : Math.log2(value + least);
   return {
@@ -106,29 +109,32 @@ export function signsOf(reading: SoftnessReading, evidence: Evidence, subjectAt:
     subjectWidest: widest === undefined ? null : over(widest.majorPx),
     subjectMiddle: middle === undefined ? null : over(middle.majorPx),
     subjectSharpest: sharpest === undefined ? null : over(sharpest.majorPx),
-    subjectRound: roundness,
-    subjectLevel: middle === undefined || roundness === null ? null : (1 - roundness) * levelOf(middle.directionDeg),
+    subjectRound: quantile(ratios, 0.5),
+    subjectLevel: quantile(levels, 0.5),
     subjectUnread: middle === undefined ? 1 : 0,
     subjectOverRest: middle === undefined || restMiddle === null ? null : over(middle.majorPx) - restMiddle,
     subjectOverBeside: middle === undefined || besides.length === 0 ? null : over(middle.majorPx) - Math.min(...besides),
-    echo: whole.clear,
-    echoOverAround: whole.over,
-    echoLength: whole.length,
-    echoAround: whole.around,
-    aroundLength: whole.aroundLength,
-    nearEcho: about.clear,
-    nearOverAround: about.over,
-    nearLength: about.length,
-    nearAround: about.around,
-    nearAroundLength: about.aroundLength,
-    nearLevel: here === null || about.over === null ? null : about.over * levelOf(here.directionDeg),
-    nearOverWhole: about.length === null || whole.length === null ? null : about.length - whole.length,
+    line: whole.line,
+    lineLength: whole.length,
+    disc: whole.disc,
+    discWidth: whole.width,
+    nearLine: near.line,
+    nearLineLength: near.length,
+    nearLineLevel: near.line === null || subjectTrace === null ? null : near.line * levelOf(subjectTrace.directionDeg),
+    nearLineOverWhole: less(near.line, whole.line),
+    nearDisc: near.disc,
+    nearDiscWidth: near.width,
+    nearDiscOverWhole: less(near.disc, whole.disc),
+    discsShare,
     smearsShare,
     smearsAgree: smearsShare * agreement,
     black: Math.log2(reading.blackShare + 0.002),
     dark: share(reading.darkShare, 0.004),
     blocksDark: share(reading.blockDarkShare, 0.01),
+    haze: share(reading.hazeShare, 0.01),
+    leastHaze: share(reading.leastHazeShare, 0.004),
     noise: Math.log2(reading.noiseSeen + 0.2),
     noiseLeft: reading.noiseLeft === undefined ? null : Math.min(MOST_LEFT, reading.noiseLeft),
+    colourNoise: share(reading.colourNoise, 0.15),
   };
 }

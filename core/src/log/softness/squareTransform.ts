@@ -14,18 +14,23 @@ export class SquareTransform {
 
   /** In place; real and imaginary parts in planes of their own, row by row. */
   forward(real: Float64Array, imaginary: Float64Array): void {
-    this.alongBoth(real, imaginary, (out, data) => this.fft.transform(out, data));
+    this.allLines(real, imaginary, this.side, (out, data) => this.fft.transform(out, data));
   }
 
-  /** The same back, divided by the number of places. */
-  backward(real: Float64Array, imaginary: Float64Array): void {
-    this.alongBoth(real, imaginary, (out, data) => this.fft.inverseTransform(out, data));
+  /** The same back, divided by the number of places; the first rows only, if no more are wanted: the others are left half done. */
+  backward(real: Float64Array, imaginary: Float64Array, rows = this.side): void {
+    this.allLines(real, imaginary, rows, (out, data) => this.fft.inverseTransform(out, data));
   }
 
-  private alongBoth(real: Float64Array, imaginary: Float64Array, turn: (out: Float64Array, data: Float64Array) => void): void {
+  private allLines(
+    real: Float64Array,
+    imaginary: Float64Array,
+    rows: number,
+    turn: (out: Float64Array, data: Float64Array) => void,
+  ): void {
     const { side } = this;
-    for (let row = 0; row < side; row++) this.along(real, imaginary, row * side, 1, turn);
     for (let column = 0; column < side; column++) this.along(real, imaginary, column, side, turn);
+    for (let row = 0; row < rows; row++) this.along(real, imaginary, row * side, 1, turn);
   }
 
   private along(

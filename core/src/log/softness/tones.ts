@@ -9,6 +9,12 @@ export interface Tones {
   /** The same under which a fiftieth lies, and the middle of all blocks, each by its own darkest. Absent in readings kept before. */
   readonly darkShare?: number;
   readonly blockDarkShare?: number;
+  /**
+   * The same of the least of each pixel's three colours, by the middle and the darker quarter of smaller blocks: with nothing before
+   * the lens some colour is nearly black nearly everywhere. Source: He, Sun and Tang, 2009 (the dark channel).
+   */
+  readonly hazeShare?: number;
+  readonly leastHazeShare?: number;
   /** Stops from mid-grey of its mean luminance: what a meter of the whole frame would read off it. */
   readonly midToneEv: number;
 }
@@ -64,18 +70,26 @@ function codeAt(counts: Counts, share: number): number {
   );
 }
 
-/** Blocks along the sides of a picture, the dark of each of which is asked for. */
+/** Blocks along the sides of a picture, the dark of each of which is asked for; by all colours, and by the least of them. */
 const BLOCKS = 6;
+const LEAST_BLOCKS = 16;
 
-/** The middle one of how dark the darkest of each block is: light strayed over a part lifts that, and few pictures are bright all over. */
-function darkOfBlocks(luma: Luma, mean: number): number {
+/** How dark the darkest of each block is, the darkest block first: light strayed over a part lifts that, and few pictures are bright all over. */
+function darkOfBlocks(luma: Luma, mean: number, along: number): readonly number[] {
   const { width, height } = luma;
-  const darks = Array.from({ length: BLOCKS * BLOCKS }, (_, k) => {
-    const [column, row] = [k % BLOCKS, Math.floor(k / BLOCKS)];
-    const block = cropped(luma, (column * width) / BLOCKS, (row * height) / BLOCKS, width / BLOCKS, height / BLOCKS);
+  const darks = Array.from({ length: along * along }, (_, k) => {
+    const [column, row] = [k % along, Math.floor(k / along)];
+    const block = cropped(luma, (column * width) / along, (row * height) / along, width / along, height / along);
     return lightOf(codeAt(countsOf(block.values), BLOCK_DARK_SHARE)) / mean;
   });
-  return darks.sort((a, b) => a - b)[darks.length >> 1] as number;
+  return darks.sort((a, b) => a - b);
+}
+
+/** The dark channel, by blocks; nothing of a picture whose colours are not known. */
+function hazeOf({ width, height, least }: Luma, mean: number): Pick<Tones, 'hazeShare' | 'leastHazeShare'> {
+  if (least === undefined || mean === 0) return {};
+  const darks = darkOfBlocks({ width, height, values: least }, mean, LEAST_BLOCKS);
+  return { hazeShare: darks[darks.length >> 1] as number, leastHazeShare: darks[darks.length >> 2] as number };
 }
 
 /** Source: docs/log.md#veil. */
@@ -84,10 +98,12 @@ export function tonesOf(luma: Luma): Tones {
   const mean = meanBy(counts, lightOf);
   const straight = meanBy(counts, (code) => 2 ** stopsOf(code));
   const shareAt = (share: number): number => (mean === 0 ? 0 : lightOf(codeAt(counts, share)) / mean);
+  const darks = darkOfBlocks(luma, mean, BLOCKS);
   return {
     blackShare: shareAt(DARK_SHARE),
     darkShare: shareAt(DARKER_SHARE),
-    blockDarkShare: mean === 0 ? 0 : darkOfBlocks(luma, mean),
+    blockDarkShare: mean === 0 ? 0 : (darks[darks.length >> 1] as number),
+    ...hazeOf(luma, mean),
     midToneEv: Math.max(-STRAIGHT.underEv, Math.log2(straight)),
   };
 }

@@ -1,11 +1,9 @@
 import { CAUSES, type Cause, type FrameSettings, type PictureSpot } from '../frames/frame.js';
-import { type Evidence, evidenceOf } from './evidence.js';
+import { type Evidence, evidenceOf, type Look } from './evidence.js';
 import type { SoftnessReading } from './readSoftness.js';
 import { possible } from './settings.js';
 import { type Sign, SIGNS, type Signs, signsOf } from './signs.js';
 import { MEANS, SPREADS, WEIGHTS } from './verdictWeights.js';
-
-export type Look = Cause | 'good' | 'cannotTell';
 
 /** What a picture may look like, in the order of the weights. */
 export const LOOKS = [...CAUSES, 'good'] as const;
@@ -21,18 +19,23 @@ export interface SoftnessVerdict {
 
 /** Further from the mean than this a sign says no more. */
 const FURTHEST = 3;
+const BEND = 0.7;
 /** Less likely than this is not told. */
 const TELLS_FROM = 0.45;
 /** With fewer tiles to read and less noise than this, codes, there is nothing to go by. */
 const LEAST_TILES = 12;
 const NOISE_ALONE = 3;
 
-/** Signs as they are weighed: each in spreads of the tuning photographs from its mean; one that a picture does not give is the mean. */
+/**
+ * Signs as they are weighed: each in spreads of the tuning photographs from its mean, one that a picture does not give as the mean; and
+ * how far it is beyond a bend to either side, since what is unusual counts otherwise than what is a little off.
+ */
 export function weighable(signs: Signs, { means, spreads } = { means: MEANS, spreads: SPREADS }): readonly number[] {
-  return SIGNS.map((sign: Sign, k) => {
+  return SIGNS.flatMap((sign: Sign, k) => {
     const value = signs[sign];
     const off = value === null ? 0 : (value - (means[k] as number)) / (spreads[k] as number);
-    return Math.min(FURTHEST, Math.max(-FURTHEST, off));
+    const within = Math.min(FURTHEST, Math.max(-FURTHEST, off));
+    return [within, Math.max(0, within - BEND), Math.max(0, -within - BEND)];
   });
 }
 
@@ -59,7 +62,7 @@ export function softnessVerdict(
   settings: Partial<FrameSettings> = {},
 ): SoftnessVerdict {
   const evidence = evidenceOf(reading, subjectAt);
-  const shares = likelihoods(signsOf(reading, evidence, subjectAt), possible(settings));
+  const shares = likelihoods(signsOf(reading, evidence), possible(settings));
   const look = LOOKS.reduce((best, one) => (shares[one] > shares[best] ? one : best));
   const isBlind = evidence.tiles + evidence.round.length < LEAST_TILES && reading.noiseSeen < NOISE_ALONE;
   const isTold = !isBlind && shares[look] >= TELLS_FROM;

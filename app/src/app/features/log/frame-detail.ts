@@ -24,6 +24,8 @@ import { type Choice, ChoiceField } from '../../ui/choice-field';
 import { ValueField } from '../../ui/value-field';
 import { distanceCodec, entryCodec, optional } from '../../wording/codec';
 import { KeptPicture } from '../picture';
+import { CloseUp } from './close-up';
+import { drawnFault } from './drawn-fault';
 
 /** Tiles that an arrow key goes, across and down. */
 const STEPS: Readonly<Record<string, readonly [number, number]>> = {
@@ -33,14 +35,6 @@ const STEPS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowDown: [0, 1],
 };
 
-/** A disc of radius r has a deviation of r/2 along any line. */
-const DISC_RADIUS_PER_DEVIATION = 2;
-
-/** In tiles: half of a smear, or the radii of a disc. */
-type DrawnBlur =
-  | { readonly kind: 'smear'; readonly dx: number; readonly dy: number }
-  | { readonly kind: 'disc'; readonly rx: number; readonly ry: number };
-
 export interface ShownSubject {
   readonly at: PictureSpot;
   readonly sight: FrameSight;
@@ -49,7 +43,7 @@ export interface ShownSubject {
 /** One frame: its picture with what was measured in it, what was set beside the card, and the verdict that the person gives. */
 @Component({
   selector: 'rd-frame-detail',
-  imports: [ChoiceField, KeptPicture, MatButtonModule, ValueField],
+  imports: [ChoiceField, CloseUp, KeptPicture, MatButtonModule, ValueField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './frame-detail.html',
   styleUrl: './frame-detail.scss',
@@ -121,6 +115,16 @@ export class FrameDetail {
       figures: [`${likelihoodWords(found)}.`, ...evidenceSentences(found.evidence, atFull)],
     };
   });
+  protected readonly fault = computed(() => {
+    const [reading, found] = [this.reading(), this.found()];
+    return reading === null || found === null ? null : drawnFault(reading, found);
+  });
+  /** Whether its middle at full size stands there instead of all of it. */
+  protected readonly isClose = signal(false);
+  protected readonly perPx = computed(() => {
+    const reading = this.reading();
+    return reading === null ? 1 : (reading.full?.width ?? reading.width) / reading.width;
+  });
   /** Windows of the picture that are not sharp, as places of it. */
   protected readonly tiles = computed(() => {
     const [reading, found] = [this.reading(), this.found()];
@@ -138,7 +142,8 @@ export class FrameDetail {
       across,
       down,
       marks,
-      drawn: this.drawn(),
+      drawn: this.fault(),
+      perTile: { x: width / across, y: height / down },
       aspect: width / height,
       spot: { x: this.subjectAt().x * across, y: this.subjectAt().y * down },
     };
@@ -156,22 +161,6 @@ export class FrameDetail {
         if (!isStale) this.kept.set(row?.reading == null ? null : unpackedReading(row.reading));
       });
     });
-  }
-
-  /** What spoils the picture, at its true size and direction in it: a smear as a line, a disc as a circle; null for all else. */
-  private drawn(): DrawnBlur | null {
-    const [reading, found] = [this.reading(), this.found()];
-    if (reading === null || found === null) return null;
-    const { looksLike, evidence } = found;
-    const perPx = { x: reading.across / reading.width, y: reading.down / reading.height };
-    const smear = looksLike === 'shake' ? evidence.smear : null;
-    if (smear !== null) {
-      const [angle, half] = [(smear.directionDeg * Math.PI) / 180, smear.lengthPx / 2];
-      return { kind: 'smear', dx: half * Math.cos(angle) * perPx.x, dy: half * Math.sin(angle) * perPx.y };
-    }
-    if (looksLike !== 'focus' || evidence.subject === null) return null;
-    const radiusPx = DISC_RADIUS_PER_DEVIATION * evidence.subject.majorPx;
-    return { kind: 'disc', rx: radiusPx * perPx.x, ry: radiusPx * perPx.y };
   }
 
   protected show(event: MouseEvent): void {

@@ -20,7 +20,7 @@ import { FrameDetail, type ShownSubject } from './frame-detail';
 import { Rolls } from './rolls';
 import { BETWEEN, sheetGroups } from './sheet-rows';
 
-const MOST_PROBLEMS_SHOWN = 5;
+const MOST_LINES_SHOWN = 5;
 /** Between the stops, as a choice. */
 const NOWHERE = '';
 
@@ -73,17 +73,19 @@ export class FramesPage {
     if (active === null || active.atMs === null || walk === null) return '';
     return this.wording().clock(Math.floor(((minuteAt(walk, active.atMs) % 1440) + 1440) % 1440));
   });
-  /** All files with a problem, not only the first. */
+  /** What is told of single files, of all and not only of the first. */
   protected readonly showsAll = linkedSignal({ source: () => this.reading()?.doing === 'facts', computation: () => false });
   protected readonly told = computed(() => {
     const state = this.reading();
-    return state === undefined || state.read + state.known + state.problems.length === 0
+    if (state === undefined) return null;
+    const lines = [
+      ...state.problems.map((words) => ({ words, warns: true })),
+      ...state.notes.map((words) => ({ words, warns: false })),
+    ];
+    const shown = this.showsAll() ? lines : lines.slice(0, MOST_LINES_SHOWN);
+    return state.read + state.known + lines.length === 0
       ? null
-      : {
-          words: readWords(state),
-          problems: this.showsAll() ? state.problems : state.problems.slice(0, MOST_PROBLEMS_SHOWN),
-          more: this.showsAll() ? 0 : Math.max(0, state.problems.length - MOST_PROBLEMS_SHOWN),
-        };
+      : { words: readWords(state), lines: shown, more: lines.length - shown.length };
   });
   protected readonly share = computed(() => {
     const state = this.reading();

@@ -41,6 +41,8 @@ export class KeptPicture {
   readonly isHiddenWithout = input(false);
   /** What its picture is kept under. */
   readonly sightId = input.required<string>();
+  /** All of it made small, or its middle at its full size. */
+  readonly part = input<'thumb' | 'close'>('thumb');
   /** What stands there without a picture. */
   readonly words = input('');
   /** Another picture has come for the same frame. */
@@ -52,11 +54,12 @@ export class KeptPicture {
   constructor() {
     effect((onCleanup) => {
       const id = this.sightId();
+      const part = this.part();
       this.version();
       let isStale = false;
       onCleanup(() => (isStale = true));
       void this.sights.get(id).then((sight) => {
-        if (!isStale) this.show(sight?.thumb ?? null);
+        if (!isStale) this.show(sight?.[part] ?? null);
       });
     });
     inject(DestroyRef).onDestroy(() => this.show(null));

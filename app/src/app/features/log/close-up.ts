@@ -1,0 +1,60 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { KeptPicture } from '../picture';
+import type { DrawnFault } from './drawn-fault';
+
+/** The middle of a frame at its full size, with what spoils it at its true size: there, and not in a thumbnail, one sees it. */
+@Component({
+  selector: 'rd-close-up',
+  imports: [KeptPicture],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <rd-kept-picture [sightId]="sightId()" part="close" words="Not kept at full size: add the photo again to see it." />
+    @if (shape(); as s) {
+      <svg viewBox="-162 -108 324 216" aria-hidden="true">
+        @if (s.kind === 'smear') {
+          <line [attr.x1]="-s.dx" [attr.x2]="s.dx" [attr.y1]="-s.dy" [attr.y2]="s.dy" />
+        } @else if (s.kind === 'disc') {
+          <circle [attr.r]="s.radius" />
+        }
+      </svg>
+    }
+  `,
+  styles: `
+    :host {
+      position: relative;
+      display: block;
+      width: 324px;
+      height: 216px;
+      max-width: 100%;
+      margin: 0 auto;
+      overflow: hidden;
+    }
+    rd-kept-picture {
+      width: 324px;
+      height: 216px;
+    }
+    svg {
+      position: absolute;
+      inset: 0;
+      width: 324px;
+      height: 216px;
+      fill: none;
+      stroke: var(--mark);
+      stroke-width: 3px;
+      stroke-linecap: round;
+    }
+  `,
+})
+export class CloseUp {
+  readonly sightId = input.required<string>();
+  readonly fault = input<DrawnFault | null>(null);
+  /** Pixels of the whole picture for one of it as it was read. */
+  readonly perPx = input(1);
+
+  /** As large as it is at full size. */
+  protected readonly shape = computed((): DrawnFault | null => {
+    const [fault, perPx] = [this.fault(), this.perPx()];
+    if (fault?.kind === 'smear') return { ...fault, dx: fault.dx * perPx, dy: fault.dy * perPx };
+    return fault?.kind === 'disc' ? { ...fault, radius: fault.radius * perPx } : fault;
+  });
+}
