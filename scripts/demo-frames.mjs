@@ -183,9 +183,9 @@ for (const { stop: stopId, scenes, offsetEv, shots } of DAY) {
     const [fNumber, shutterS] = [made.shot.fNumber, 1 / Number(per)];
     const iso = 100 * 2 ** (Math.round(3 * (Math.log2(fNumber ** 2 / shutterS) - sceneEv + reading.midToneEv)) / 3);
     writeFileSync(join(PICTURES, `${id}.jpg`), smaller(picture));
-    const { windows, echoes, ...rest } = packedReading(reading);
+    const { windows, traces, ...rest } = packedReading(reading);
     const text = (bytes) => Buffer.from(bytes).toString('base64');
-    readings[id] = { ...rest, windows: text(windows), echoes: echoes && { ...echoes, parts: text(echoes.parts) } };
+    readings[id] = { ...rest, windows: text(windows), traces: traces && { ...traces, parts: text(traces.parts) } };
     frames.push({
       id,
       logId: log.id,
