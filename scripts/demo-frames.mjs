@@ -31,6 +31,7 @@ import {
   plannedSceneEv,
   readSoftness,
   softnessVerdict,
+  unpackedReading,
   takeStandIn,
 } from '../core/dist/log/index.js';
 import { numbersFrom } from './demo-town/plane.mjs';
@@ -173,7 +174,8 @@ for (const { stop: stopId, scenes, offsetEv, shots } of DAY) {
     const id = `demo-frame-${String(number).padStart(2, '0')}`;
     const made = faultyShot(fault, SEED + 97 * number, SIZE, scenes);
     const picture = takeStandIn(made.shot);
-    const reading = readSoftness(lumaOf(throughJpeg(picture, FILE_QUALITY), SIZE.width, SIZE.height));
+    const kept = packedReading(readSoftness(lumaOf(throughJpeg(picture, FILE_QUALITY), SIZE.width, SIZE.height)));
+    const reading = unpackedReading(kept);
     const sight = frameSight(reading, softnessVerdict(reading, made.subjectAt));
     const atMs = Math.round(stay.fromMs + ((k + 0.5) / all.length) * (stay.toMs - stay.fromMs));
     const card = cardAt(stay, atMs);
@@ -183,7 +185,7 @@ for (const { stop: stopId, scenes, offsetEv, shots } of DAY) {
     const [fNumber, shutterS] = [made.shot.fNumber, 1 / Number(per)];
     const iso = 100 * 2 ** (Math.round(3 * (Math.log2(fNumber ** 2 / shutterS) - sceneEv + reading.midToneEv)) / 3);
     writeFileSync(join(PICTURES, `${id}.jpg`), smaller(picture));
-    const { windows, traces, ...rest } = packedReading(reading);
+    const { windows, traces, ...rest } = kept;
     const text = (bytes) => Buffer.from(bytes).toString('base64');
     readings[id] = { ...rest, windows: text(windows), traces: traces && { ...traces, parts: text(traces.parts) } };
     frames.push({

@@ -4,7 +4,7 @@
 // Photographs are fetched with the packages that ship them and kept outside of the repository, as are the frames made of them.
 // The first run takes half an hour, most of it for making the frames.
 import { parseArgs } from 'node:util';
-import { smearOf, softnessVerdict } from '../core/dist/log/index.js';
+import { packedReading, smearOf, softnessVerdict, unpackedReading } from '../core/dist/log/index.js';
 import { framesOf } from './photographs/frames.mjs';
 import { readingsOf } from './photographs/kept-readings.mjs';
 import { report } from './photographs/report.mjs';
@@ -21,7 +21,7 @@ const frames = await framesOf(values.half);
 const readings = await readingsOf(frames, values.readings);
 report(
   frames.map((frame, k) => {
-    const reading = readings[k];
+    const reading = unpackedReading(packedReading(readings[k]));
     const { shutterS, iso, fNumber, focalMm } = frame.settings;
     const settings = values.settings === 'no' ? {} : { shutterS, iso, fNumber, focalLengthMm: focalMm };
     const { looksLike, confidence, evidence } = softnessVerdict(reading, frame.subject, settings);

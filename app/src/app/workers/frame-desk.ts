@@ -16,6 +16,7 @@ import {
   readPatch,
   readSoftness,
   softnessVerdict,
+  unpackedReading,
 } from '@roam-dial/core/log';
 import { type EmbeddedJpeg, largestJpeg } from '@roam-dial/core/photo-files';
 import { imageSize } from 'image-size';
@@ -206,14 +207,16 @@ async function lookAt(whole: File, settings: Settings): Promise<LookAnswer> {
   if (bitmap === null) return refuse('is broken, or of a kind that the browser cannot open');
   const canvas = drawn(bitmap, width, height);
   const read = readSoftness(lumaFrom(canvas));
-  const reading = isLarge ? { ...read, full: fullSizeOf(bitmap) } : read;
+  // It is judged by what is kept of it, so that it is judged alike ever after.
+  const kept = packedReading(isLarge ? { ...read, full: fullSizeOf(bitmap) } : read);
+  const reading = unpackedReading(kept);
   const close = isLarge || scale === 1 ? await middleOf(bitmap) : null;
   const small = Math.min(1, THUMB_PX / Math.max(width, height));
   const thumb = await asJpeg(drawn(canvas, Math.max(1, Math.round(width * small)), Math.max(1, Math.round(height * small))));
   bitmap.close();
   return {
     kind: 'look',
-    seen: { thumb, close, reading: packedReading(reading), sight: frameSight(reading, softnessVerdict(reading, MIDDLE, settings)) },
+    seen: { thumb, close, reading: kept, sight: frameSight(reading, softnessVerdict(reading, MIDDLE, settings)) },
     problem: note,
   };
 }

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import { KeptPicture } from '../picture';
 import type { DrawnFault } from './drawn-fault';
 
@@ -8,14 +8,16 @@ import type { DrawnFault } from './drawn-fault';
   imports: [KeptPicture],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <rd-kept-picture [sightId]="sightId()" part="close" words="Not kept at full size: add the photo again to see it." />
-    @if (shape(); as s) {
+    <rd-kept-picture [sightId]="sightId()" part="close" />
+    @if (fault(); as s) {
       <svg viewBox="-162 -108 324 216" aria-hidden="true">
-        @if (s.kind === 'smear') {
-          <line [attr.x1]="-s.dx" [attr.x2]="s.dx" [attr.y1]="-s.dy" [attr.y2]="s.dy" />
-        } @else if (s.kind === 'disc') {
-          <circle [attr.r]="s.radius" />
-        }
+        <g [attr.transform]="'translate(' + view().x + ' ' + view().y + ') scale(' + view().perPx + ')'">
+          @if (s.kind === 'smear') {
+            <line [attr.x1]="-s.dx" [attr.x2]="s.dx" [attr.y1]="-s.dy" [attr.y2]="s.dy" />
+          } @else if (s.kind === 'disc') {
+            <circle [attr.r]="s.radius" />
+          }
+        </g>
       </svg>
     }
   `,
@@ -43,18 +45,15 @@ import type { DrawnFault } from './drawn-fault';
       stroke-width: 3px;
       stroke-linecap: round;
     }
+    line,
+    circle {
+      vector-effect: non-scaling-stroke;
+    }
   `,
 })
 export class CloseUp {
   readonly sightId = input.required<string>();
   readonly fault = input<DrawnFault | null>(null);
-  /** Pixels of the whole picture for one of it as it was read. */
-  readonly perPx = input(1);
-
-  /** As large as it is at full size. */
-  protected readonly shape = computed((): DrawnFault | null => {
-    const [fault, perPx] = [this.fault(), this.perPx()];
-    if (fault?.kind === 'smear') return { ...fault, dx: fault.dx * perPx, dy: fault.dy * perPx };
-    return fault?.kind === 'disc' ? { ...fault, radius: fault.radius * perPx } : fault;
-  });
+  /** Pixels of the whole picture for one of it as it was read; and where the fault is, pixels of the whole from its middle. */
+  readonly view = input.required<{ readonly perPx: number; readonly x: number; readonly y: number }>();
 }

@@ -119,11 +119,17 @@ export class FrameDetail {
     const [reading, found] = [this.reading(), this.found()];
     return reading === null || found === null ? null : drawnFault(reading, found);
   });
-  /** Whether its middle at full size stands there instead of all of it. */
-  protected readonly isClose = signal(false);
-  protected readonly perPx = computed(() => {
+  /** Whether its middle is kept at full size, and whether it is to stand there instead of all of it. */
+  protected readonly hasClose = signal(false);
+  private readonly wantsClose = signal(false);
+  protected readonly isClose = computed(() => this.hasClose() && this.wantsClose());
+  /** How the picture as it was read lies in its middle at full size: how much larger that is, and where in it the fault is, from its middle. */
+  protected readonly closeView = computed(() => {
     const reading = this.reading();
-    return reading === null ? 1 : (reading.full?.width ?? reading.width) / reading.width;
+    if (reading === null) return { perPx: 1, x: 0, y: 0 };
+    const { width, height } = reading.full ?? reading;
+    const { x, y } = this.found()?.looksLike === 'shake' ? MIDDLE : this.subjectAt();
+    return { perPx: width / reading.width, x: (x - MIDDLE.x) * width, y: (y - MIDDLE.y) * height };
   });
   /** Windows of the picture that are not sharp, as places of it. */
   protected readonly tiles = computed(() => {
@@ -158,9 +164,15 @@ export class FrameDetail {
       onCleanup(() => (isStale = true));
       this.kept.set(undefined);
       void this.sights.get(id).then((row) => {
-        if (!isStale) this.kept.set(row?.reading == null ? null : unpackedReading(row.reading));
+        if (isStale) return;
+        this.kept.set(row?.reading == null ? null : unpackedReading(row.reading));
+        this.hasClose.set(row?.close !== undefined);
       });
     });
+  }
+
+  protected turn(): void {
+    this.wantsClose.update((before) => !before);
   }
 
   protected show(event: MouseEvent): void {
