@@ -176,7 +176,6 @@ for (const { stop: stopId, scenes, offsetEv, shots } of DAY) {
     const picture = takeStandIn(made.shot);
     const kept = packedReading(readSoftness(lumaOf(throughJpeg(picture, FILE_QUALITY), SIZE.width, SIZE.height)));
     const reading = unpackedReading(kept);
-    const sight = frameSight(reading, softnessVerdict(reading, made.subjectAt));
     const atMs = Math.round(stay.fromMs + ((k + 0.5) / all.length) * (stay.toMs - stay.fromMs));
     const card = cardAt(stay, atMs);
     // Settings that put the picture's middle tone where it lies, in the light that there was.
@@ -184,6 +183,9 @@ for (const { stop: stopId, scenes, offsetEv, shots } of DAY) {
       plannedSceneEv({ ...card, compensationEv: card.compensationEv ?? 0 }, stay.intent) + offsetEv + 0.5 * (draw() - 0.5);
     const [fNumber, shutterS] = [made.shot.fNumber, 1 / Number(per)];
     const iso = 100 * 2 ** (Math.round(3 * (Math.log2(fNumber ** 2 / shutterS) - sceneEv + reading.midToneEv)) / 3);
+    const { focalLengthMm } = made.shot;
+    const settings = { fNumber, shutterS, iso: marked(iso), focalLengthMm };
+    const sight = frameSight(reading, softnessVerdict(reading, made.subjectAt, settings));
     writeFileSync(join(PICTURES, `${id}.jpg`), smaller(picture));
     const { windows, traces, ...rest } = kept;
     const text = (bytes) => Buffer.from(bytes).toString('base64');
@@ -197,10 +199,7 @@ for (const { stop: stopId, scenes, offsetEv, shots } of DAY) {
       wallMs: atMs - aheadOfWallMs + HOUR_MS,
       bodyName: 'Made-up Body One',
       lensName: 'Made-up 28',
-      fNumber,
-      shutterS,
-      iso: marked(iso),
-      focalLengthMm: made.shot.focalLengthMm,
+      ...settings,
       compensationEv: card.compensationEv,
       pattern: card.pattern,
       hasFlashed: false,

@@ -4,7 +4,8 @@
 // The ridge, and how sure the sums may be, are those that do best on packages left out of the fit; the table is of those, too.
 import { writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { evidenceOf, LOOKS, SIGNS, signsOf, weighable } from '../core/dist/log/index.js';
+import { evidenceOf, leftByPlan, leftBySettings, LOOKS, SIGNS, signsOf, weighable } from '../core/dist/log/index.js';
+import { meantOf, settingsOf } from './photographs/circumstances.mjs';
 import { framesOf } from './photographs/frames.mjs';
 import { readingsOf } from './photographs/kept-readings.mjs';
 import { crossFitted, fitted, likelihoodsAt, lossOf, temperatureOf } from './photographs/regression.mjs';
@@ -34,20 +35,33 @@ const mean = (list) => list.reduce((sum, one) => sum + one, 0) / Math.max(1, lis
 const means = SIGNS.map((sign) => rounded(mean(known(sign))));
 const spreads = SIGNS.map((sign, k) => rounded(Math.sqrt(mean(known(sign).map((one) => (one - means[k]) ** 2))) || 1));
 
-const rows = frames.map((frame, k) => ({
+/** Of each look what settings and plan leave of it. */
+function leftOf(frame) {
+  const settings = settingsOf(frame);
+  const [bySettings, byPlan] = [leftBySettings(settings), leftByPlan(settings, meantOf(frame))];
+  return LOOKS.map((look) => (look === 'good' ? 1 : bySettings[look] * byPlan[look]));
+}
+const all = frames.map((frame, k) => ({
   ...frame,
   inputs: weighable(signs[k], { means, spreads }),
+  left: leftOf(frame),
   of: LOOKS.indexOf(frame.fault === 'untouched' ? 'good' : frame.fault),
 }));
 // All faults alike, and as many good ones as of two of them.
-for (const row of rows) {
-  const alike = rows.filter(({ of }) => of === row.of).length;
+for (const row of all) {
+  const alike = all.filter(({ of }) => of === row.of).length;
   row.weight = ((LOOKS[row.of] === 'good' ? 2 : 1) / alike) * (row.kind === 'made up' ? MADE_UP_COUNTS : 1);
 }
+// Not every card says that a soft ground was meant: half of each frame that has one goes without.
+const rows = all.flatMap((row) => {
+  if (row.depth !== 'isolating') return [row];
+  const half = { ...row, weight: row.weight / 2 };
+  return [half, { ...half, left: leftOf({ ...row, depth: 'free' }) }];
+});
 const tried = RIDGES.map((ridge) => {
   const left = crossFitted(rows, LOOKS.length, ridge);
   const temperature = temperatureOf(left);
-  const given = left.map((row) => ({ ...row, found: likelihoodsAt(row.sums, temperature) }));
+  const given = left.map((row) => ({ ...row, found: likelihoodsAt(row, temperature) }));
   const loss = lossOf(given);
   console.log(`ridge ${ridge}: loss ${loss.toFixed(3)} on packages left out, sums divided by ${temperature.toFixed(1)}`);
   return { ridge, given, loss, temperature };

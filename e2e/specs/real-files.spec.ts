@@ -124,8 +124,9 @@ test('forty files of a card, dropped on a walk of one’s own: sorted, judged, c
   expect(frames).toHaveLength(36);
   const where = (k: number) => frames.find(({ label }) => label.startsWith(`R${String(k + 1).padStart(2, '0')}.`))?.group;
   for (let k = 0; k < 34; k += 2) expect([k, where(k)]).toEqual([k, `Corner ${placeOf(k) + 1}`]);
-  // What it looks like is asked of nearly all: at most one in ten is not told.
-  expect(frames.filter(({ label }) => label.endsWith('?')).length).toBeGreaterThanOrEqual(32);
+  // All are judged, and most are told, though what their tags say was set is another thing than what was done to the pictures.
+  for (const { label } of frames) expect(label).toMatch(/(\?|cannot tell)$/);
+  expect(frames.filter(({ label }) => label.endsWith('?')).length).toBeGreaterThan(24);
   await sheet.evaluate((element) => (element.scrollTop = 0));
   await page.getByRole('option', { name: /^R01\.JPG/ }).click();
   await expect(page.getByText('Figures', { exact: true })).toBeVisible();

@@ -237,12 +237,37 @@ const WALK_M_PER_S = 1.4;
 /** The diagonal of a full frame, to whose lenses focal lengths are given. */
 const DIAGONAL_MM = 43.3;
 
+/** Of a ground that its photographer left soft, the disc's diameter is so much of the diagonal at least; whole pictures show it. */
+const SOFT_GROUND_DISC = 0.006;
+/** Nothing was nearer to a lens. */
+const CLOSEST_M = 0.5;
+
+/** The disc of a point as far away as can be, of the diagonal. Source: f² / (N · d · D). */
+const farDisc = ({ focalMm, fNumber }, distanceM) => focalMm ** 2 / (fNumber * 1000 * distanceM * DIAGONAL_MM);
+
+/** A lens, its aperture and where it was to stand: as on walks, and so that what is soft in the picture could be. */
+function opticsFor(fault, random, { radiusShare, depth }) {
+  const isSoft = radiusShare > 0 || depth === 'isolating';
+  const [widest, smallest] = isSoft ? [1.4, 5.6] : [2, 16];
+  const discOf = { depth: 2 * radiusShare, focus: 2 * radiusShare };
+  for (;;) {
+    const focalMm = nearest([24, 28, 35, 50, 85], Math.exp(between(random, Math.log(22), Math.log(90))));
+    const fNumber = nearest(APERTURES, Math.exp(between(random, Math.log(widest), Math.log(smallest))));
+    const distanceM = Math.exp(between(random, Math.log(0.8), Math.log(8)));
+    const optics = { focalMm, fNumber };
+    // What is out of focus as a whole may have been as near as can be.
+    const isSharpEnough = farDisc(optics, fault === 'focus' ? CLOSEST_M : distanceM) < (discOf[fault] ?? 0);
+    const isTooDeep = depth === 'isolating' && farDisc(optics, distanceM) < SOFT_GROUND_DISC;
+    if (!isSharpEnough && !isTooDeep) return { ...optics, distanceM };
+  }
+}
+
 /**
  * Settings that could have made the frame: they fit its fault as often as they do on walks, and overlap. A hand's angle and a
- * walker's speed vary by a factor of two both ways.
+ * walker's speed vary by a factor of two both ways. `distanceM` is where the card had the lens stand.
  */
-function settingsFor(fault, random, { lengthShare = 0, radiusShare = 0, codes = 1 }) {
-  const focalMm = nearest([24, 28, 35, 50, 85], Math.exp(between(random, Math.log(22), Math.log(90))));
+export function settingsFor({ fault, depth, lengthShare, radiusShare, codes = 1 }, random) {
+  const { focalMm, fNumber, distanceM } = opticsFor(fault, random, { radiusShare, depth });
   const loose = () => Math.exp(between(random, -0.7, 0.7));
   const calm = Math.exp(between(random, Math.log(1 / 1000), Math.log(1 / 40)));
   const shutterOf = {
@@ -250,9 +275,8 @@ function settingsFor(fault, random, { lengthShare = 0, radiusShare = 0, codes = 
     moved: ((lengthShare * DIAGONAL_MM * between(random, 3, 8)) / (WALK_M_PER_S * focalMm)) * loose(),
   };
   const shutterS = nearest(SHUTTERS, shutterOf[fault] ?? calm);
-  const open = radiusShare > 0 ? between(random, Math.log(1.4), Math.log(5.6)) : between(random, Math.log(2), Math.log(16));
   const iso = nearest(ISOS, 100 * Math.max(1, codes / 0.9) ** 2 * loose());
-  return { focalMm, shutterS, fNumber: nearest(APERTURES, Math.exp(open)), iso };
+  return { focalMm, shutterS, fNumber, iso, distanceM };
 }
 
 /** A frame of a photograph with a fault, and what is true of it. */
@@ -261,7 +285,7 @@ export function faulty(photograph, fault, random) {
   const diagonal = diagonalOf(photograph);
   const made = MAKERS[fault]?.(photograph, random, subject) ?? { picture: photograph, truth: { how: fault } };
   const picture = fault === 'untouched' ? photograph : withTraces(made.picture, random, fault);
-  const { lengthPx, radiusPx, codes } = made.truth;
-  const known = { lengthShare: (lengthPx ?? 0.008 * diagonal) / diagonal, radiusShare: (radiusPx ?? 0) / diagonal, codes };
-  return { picture, truth: { fault, subject, ...made.truth, settings: settingsFor(fault, random, known) } };
+  const { lengthPx, radiusPx } = made.truth;
+  const shares = { lengthShare: (lengthPx ?? 0.008 * diagonal) / diagonal, radiusShare: (radiusPx ?? 0) / diagonal };
+  return { picture, truth: { fault, subject, ...made.truth, ...shares } };
 }

@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { homedir } from 'node:os';
 import { join } from 'node:path';
-import { SOURCES } from './sources.mjs';
+import { SOFT_GROUNDS, SOURCES } from './sources.mjs';
 
 /** Fetched once for all clones of the repository. */
 export const CACHE = join(process.env.XDG_CACHE_HOME ?? join(homedir(), '.cache'), 'roam-dial-photographs');
@@ -99,7 +99,12 @@ function filesUnder(folder) {
     .map((entry) => join(entry.parentPath, entry.name));
 }
 
-/** Every photograph of a half: its package, name, path, kind and rounds. Packages are fetched where they are not yet. */
+const photograph = ({ package: of, rounds }, name, path, kind) => {
+  const depth = SOFT_GROUNDS.includes(name) ? 'isolating' : 'free';
+  return { name, path, kind, package: of, rounds, depth };
+};
+
+/** Every photograph of a half: its package, name, path, kind and rounds, and how deep its photographer meant it. Packages are fetched where they are not yet. */
 export function photographsOf(half) {
   return SOURCES.filter((source) => source.half === half).flatMap((source) => {
     const root = packageFolder(source);
@@ -107,18 +112,12 @@ export function photographsOf(half) {
     const named = Object.entries(source.photographs ?? {}).map(([part, kind]) => {
       const [path] = files.filter((one) => one.includes(part)).sort((a, b) => statSync(b).size - statSync(a).size);
       if (path === undefined) throw new Error(`${source.package} has no ${part}`);
-      return { name: `${source.package}/${part}`, path, kind, package: source.package, rounds: source.rounds };
+      return photograph(source, `${source.package}/${part}`, path, kind);
     });
     const cut = Object.entries(source.carved ?? {}).flatMap(([resource, { kind, every }]) =>
       carved(root, files, resource)
         .filter((_, k) => k % every === 0)
-        .map((path) => ({
-          name: `${source.package}/${resource}/${path.split('/').at(-1)}`,
-          path,
-          kind,
-          package: source.package,
-          rounds: source.rounds,
-        })),
+        .map((path) => photograph(source, `${source.package}/${resource}/${path.split('/').at(-1)}`, path, kind)),
     );
     return [...named, ...cut];
   });

@@ -1,6 +1,6 @@
 import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { FAULTS, faulty, randomOf } from './faults.mjs';
+import { FAULTS, faulty, randomOf, settingsFor } from './faults.mjs';
 import { CACHE, photographsOf } from './fetch.mjs';
 import { asJpeg, opened } from './linear.mjs';
 import { inProcesses } from './processes.mjs';
@@ -17,24 +17,27 @@ const APART = 7919;
 
 /** What is to be made of a half: in each round a frame of each fault of every photograph, with a seed of its own; untouched there is one. */
 function planned(half) {
-  const faultsIn = (round) => FAULTS.filter((fault) => fault !== 'untouched' || round === 0);
+  const isMade = (fault, round, depth) => (fault !== 'untouched' || round === 0) && (fault !== 'depth' || depth !== 'isolating');
   return photographsOf(half).flatMap((photograph, n) =>
     Array.from({ length: photograph.rounds }, (_, round) =>
-      faultsIn(round).map((fault, k) => ({ ...photograph, fault, seed: APART * (100 * (n + 1000 * round) + k) + 1 })),
+      FAULTS.map((fault, k) => ({ ...photograph, fault, seed: APART * (100 * (n + 1000 * round) + k) + 1 })).filter(({ fault }) =>
+        isMade(fault, round, photograph.depth),
+      ),
     ).flat(),
   );
 }
 
 /** A frame as it is planned, written into a folder: what is true of it. */
-export async function makeFrame({ name, path, kind, fault, seed, file }) {
+export async function makeFrame({ name, path, kind, depth, fault, seed, file }) {
   const random = randomOf(seed);
   const sizes = fault === 'untouched' ? UNTOUCHED_MEGAPIXELS : MEGAPIXELS;
   const megapixels = sizes[Math.floor(random() * sizes.length)];
   const photograph = await opened(path, megapixels * 1e6);
   const { picture, truth } = faulty(photograph, fault, random);
   const quality = QUALITIES[Math.floor(random() * QUALITIES.length)];
-  writeFileSync(file, await asJpeg(picture, quality, truth.settings));
-  return { name, kind, width: picture.width, height: picture.height, ...truth };
+  const settings = settingsFor({ ...truth, depth }, randomOf(seed + 1));
+  writeFileSync(file, await asJpeg(picture, quality, settings));
+  return { name, kind, depth, width: picture.width, height: picture.height, ...truth, settings };
 }
 
 /** The frames of one package. */

@@ -1,8 +1,11 @@
-/** Multinomial logistic regression with a ridge: rows of inputs, a class and a weight for each. */
+/**
+ * Multinomial logistic regression with a ridge: rows of inputs, a class, a weight, and what is left of each class, by which its
+ * likelihood is multiplied.
+ */
 
-const softmax = (sums) => {
+const softmax = (sums, left) => {
   const most = Math.max(...sums);
-  const powers = sums.map((sum) => Math.exp(sum - most));
+  const powers = sums.map((sum, k) => left[k] * Math.exp(sum - most));
   const all = powers.reduce((sum, one) => sum + one, 0);
   return powers.map((one) => one / all);
 };
@@ -28,12 +31,16 @@ export function fitted(rows, classes, ridge) {
   const classOf = Int32Array.from(rows, ({ of }) => of);
   const all = rows.reduce((sum, { weight }) => sum + weight, 0);
   const shares = Float64Array.from(rows, ({ weight }) => weight / all);
+  const left = Float64Array.from(rows.flatMap((row) => row.left));
   const [weights, speeds, slopes, given] = [size, size, size, classes].map((length) => new Float64Array(length));
   // The step that a squared loss of inputs of this size allows.
   const rate = RATE / (inputs.reduce((sum, one) => sum + one * one, 0) / rows.length / 4);
   for (let step = 0; step < STEPS; step++) {
     for (let k = 0; k < size; k++) slopes[k] = k % width === 0 ? 0 : ridge * weights[k];
-    for (let n = 0; n < classOf.length; n++) addSlopes(inputs, n * width, width, weights, given, classOf[n], shares[n], slopes);
+    for (let n = 0; n < classOf.length; n++) {
+      const allowed = left.subarray(n * classes, (n + 1) * classes);
+      addSlopes(inputs, n * width, width, weights, given, allowed, classOf[n], shares[n], slopes);
+    }
     for (let k = 0; k < size; k++) {
       speeds[k] = MOMENTUM * speeds[k] - rate * slopes[k];
       weights[k] += speeds[k];
@@ -43,14 +50,14 @@ export function fitted(rows, classes, ridge) {
 }
 
 /** What one row adds to the slopes of the loss: by class, what it is given less what it should be, times each input. */
-function addSlopes(inputs, from, width, weights, given, trueClass, share, slopes) {
+function addSlopes(inputs, from, width, weights, given, allowed, trueClass, share, slopes) {
   const classes = given.length;
   let all = 0;
   for (let c = 0; c < classes; c++) {
     let sum = 0;
     const row = c * width;
     for (let k = 0; k < width; k++) sum += weights[row + k] * inputs[from + k];
-    given[c] = Math.exp(Math.min(HIGHEST, sum));
+    given[c] = allowed[c] * Math.exp(Math.min(HIGHEST, sum));
     all += given[c];
   }
   for (let c = 0; c < classes; c++) {
@@ -77,12 +84,16 @@ export function crossFitted(rows, classes, ridge) {
   }).flat();
 }
 
-export const likelihoodsAt = (sums, temperature) => softmax(sums.map((sum) => sum / temperature));
+export const likelihoodsAt = ({ sums, left }, temperature) =>
+  softmax(
+    sums.map((sum) => sum / temperature),
+    left,
+  );
 
 /** By how much sums are too sure of themselves: what they are divided by so that rows left out lose least. */
 export function temperatureOf(given) {
   const tried = Array.from({ length: 21 }, (_, k) => 0.8 + 0.1 * k);
-  const loss = (temperature) => lossOf(given.map((row) => ({ ...row, found: likelihoodsAt(row.sums, temperature) })));
+  const loss = (temperature) => lossOf(given.map((row) => ({ ...row, found: likelihoodsAt(row, temperature) })));
   return tried.reduce((best, one) => (loss(one) < loss(best) ? one : best));
 }
 

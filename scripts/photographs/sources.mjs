@@ -427,3 +427,51 @@ export const SOURCES = [
     },
   },
 ];
+
+/**
+ * Photographs whose photographer left the ground before or behind the subject clearly out of focus, as a look at the whole picture, 310
+ * pixels wide, says, before any verdict on it was seen; in doubt a photograph is not one of them. Their card asks for that. A ground made softer still is no
+ * fault in them: none is made.
+ */
+export const SOFT_GROUNDS = [
+  'python3-sklearn/sklearn/datasets/images/flower.jpg',
+  'argon-design-system-free/package/assets/img/faces/alejandro-escamilla.jpg',
+  'darkroom/package/demo/images/domokun-big.jpg',
+  'material-kit-react/package/src/assets/img/examples/clem-onojegaw.jpg',
+  'material-kit-react/package/src/assets/img/examples/studio-5.jpg',
+  'startbootstrap-business-casual/package/dist/assets/img/intro.jpg',
+  'startbootstrap-business-casual/package/dist/assets/img/products-02.jpg',
+  'startbootstrap-one-page-wonder/package/dist/assets/img/01.jpg',
+  'gcompris-qt-data/explore_world_animals.rcc/1.webp',
+  'gcompris-qt-data/explore_world_animals.rcc/2.webp',
+  'gcompris-qt-data/explore_world_animals.rcc/4.webp',
+  'gcompris-qt-data/explore_world_animals.rcc/5.webp',
+  'gcompris-qt-data/explore_world_animals.rcc/6.webp',
+  'gcompris-qt-data/erase.rcc/11.webp',
+  'gcompris-qt-data/erase.rcc/14.webp',
+  'gcompris-qt-data/erase.rcc/17.webp',
+  'gcompris-qt-data/erase.rcc/2.webp',
+  'gcompris-qt-data/erase.rcc/22.webp',
+  'gcompris-qt-data/erase.rcc/25.webp',
+  'gcompris-qt-data/erase.rcc/28.webp',
+  'gcompris-qt-data/erase.rcc/30.webp',
+  'gcompris-qt-data/erase.rcc/8.webp',
+  'lomiri-wallpapers-16.04/Picture_1A_by_freespace.jpg',
+  'lomiri-wallpapers-16.04/seeding_by_Clements_Engelhardt.jpg',
+  'lomiri-wallpapers-20.04/Kleiber_by_Lukas_Baubkus.jpg',
+  'lxqt-themes/appleflower.png',
+  'lxqt-themes/butterfly.png',
+  'lxqt-themes/drop.png',
+  'lxqt-themes/flowers.png',
+  'mate-backgrounds/Aqua.jpg',
+  'mate-backgrounds/Dune.jpg',
+  'mate-backgrounds/Garden.jpg',
+  'mate-backgrounds/GreenMeadow.jpg',
+  'mate-backgrounds/LadyBird.jpg',
+  'mate-backgrounds/RainDrops.jpg',
+  'mate-backgrounds/TwoWings.jpg',
+  'palapeli-data/european-honey-bee.jpg',
+  'palapeli-data/panther-chameleon-female.jpg',
+  'plasma-workspace-wallpapers/BytheWater/contents/images',
+  'plasma-workspace-wallpapers/FallenLeaf/contents/images',
+];

@@ -40,6 +40,12 @@ describe('the fit of a person’s steadiness', () => {
     const width = ({ low, high }: { low: number; high: number }): number => high - low;
     expect(width(few.at(1 / 15))).toBeGreaterThan(2 * width(many.at(1 / 15)));
   });
+  it('finds them among frames of which one in ten answers as a coin does, where that is known', () => {
+    const lapses = tests.map((one) => ({ ...one, sharp: Math.round(0.9 * one.sharp + 0.05 * one.frames) }));
+    const off = (lapseShare: number): number => Math.log2(fitSteadiness(lapses, 1 / 28, lapseShare).limitS / KNOWN.limitS);
+    expect(off(0.1)).toBeCloseTo(0, 1);
+    expect(off(0)).toBeLessThan(-0.2);
+  });
   it.each([
     [{ shutterS: 1 / 30, frames: 5, sharp: 6 }, 'sharp must be at most frames'],
     [{ shutterS: 0, frames: 5, sharp: 1 }, 'shutterS must be'],

@@ -37,8 +37,17 @@ interface Fit {
   readonly bb: number;
 }
 
-/** Newton's method on the log posterior of P = logistic(a + b·x), x in stops faster than the expected middle. */
-function newton(points: readonly { readonly x: number; readonly frames: number; readonly sharp: number }[]): Fit {
+interface Point {
+  readonly x: number;
+  readonly frames: number;
+  readonly sharp: number;
+}
+
+/**
+ * Fisher's scoring on the log posterior of P = λ/2 + (1 − λ)·logistic(a + b·x), x in stops faster than the expected middle, λ the
+ * share of frames whose measure says nothing of them.
+ */
+function scored(points: readonly Point[], lapseShare: number): Fit {
   let [a, b] = [0, PRIOR_SLOPE];
   let inverse = { aa: 1, ab: 0, bb: 1 };
   for (let step = 0; step < STEPS; step++) {
@@ -47,10 +56,13 @@ function newton(points: readonly { readonly x: number; readonly frames: number; 
     let [ga, gb] = [-a * priorA, -(b - PRIOR_SLOPE) * priorB];
     let [haa, hab, hbb] = [priorA, 0, priorB];
     for (const { x, frames, sharp } of points) {
-      const p = logistic(a + b * x);
-      const weight = frames * p * (1 - p);
-      ga += sharp - frames * p;
-      gb += (sharp - frames * p) * x;
+      const own = logistic(a + b * x);
+      const p = lapseShare / 2 + (1 - lapseShare) * own;
+      // How much of a frame's answer is its own: all of it without lapses.
+      const told = p * (1 - p) === 0 ? 1 : ((1 - lapseShare) * own * (1 - own)) / (p * (1 - p));
+      const weight = frames * told * told * p * (1 - p);
+      ga += (sharp - frames * p) * told;
+      gb += (sharp - frames * p) * told * x;
       haa += weight;
       hab += weight * x;
       hbb += weight * x * x;
@@ -70,8 +82,9 @@ function newton(points: readonly { readonly x: number; readonly frames: number; 
  * A person's shake curve from their own frames: the logistic of docs/formulas.md#shake-curve fitted by the most likely
  * limit and spread, with a weak prior round what was expected; the band is the fit's own error (68 %).
  * @param expectedLimitS the limit before the test; RangeError for counts that cannot be.
+ * @param lapseShare of frames whose time says nothing of them, 0 to under 1: they answer as a coin does (Wichmann and Hill, 2001).
  */
-export function fitSteadiness(tests: readonly HandTest[], expectedLimitS: number): SteadinessFit {
+export function fitSteadiness(tests: readonly HandTest[], expectedLimitS: number, lapseShare = 0): SteadinessFit {
   checkPositive('expectedLimitS', expectedLimitS);
   const priorSpread = 1 / PRIOR_SLOPE;
   const middle = Math.log2(expectedLimitS) + priorSpread * Math.log(4);
@@ -82,7 +95,7 @@ export function fitSteadiness(tests: readonly HandTest[], expectedLimitS: number
     if (sharp > frames) throw new RangeError(`sharp must be at most frames (${frames}), got ${sharp}`);
     return { x: middle - Math.log2(shutterS), frames, sharp };
   });
-  const fit = newton(points);
+  const fit = scored(points, lapseShare);
   const spreadStops = 1 / fit.b;
   // 80 % where a + b·x = ln 4.
   const x80 = (Math.log(4) - fit.a) / fit.b;

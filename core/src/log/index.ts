@@ -15,13 +15,15 @@ export { type Fault, faultyShot, type FaultyShot } from './camera/faultyShot.js'
 export { readSoftness, type SoftnessReading } from './softness/readSoftness.js';
 export { type Evidence, evidenceOf, type Look, smearOf, stateOf, type TileState } from './softness/evidence.js';
 export { type BlurTrace } from './softness/blurTrace.js';
+export { type FrameMeant, leftByPlan, leftBySettings, NOT_PLANNED } from './softness/settings.js';
 export { SIGNS, signsOf } from './softness/signs.js';
-export { LOOKS, softnessVerdict, type SoftnessVerdict, weighable } from './softness/verdict.js';
+export { lookAsMeant, LOOKS, softnessVerdict, type SoftnessVerdict, weighable } from './softness/verdict.js';
 export { frameSight, MIDDLE } from './softness/frameSight.js';
 export { FULL_PART_PX, fullParts, type FullSize, fullSizeAt, partBlur } from './softness/fullSize.js';
 export { type Tones } from './softness/tones.js';
 export { packedReading, type PackedReading, unpackedReading } from './softness/packed.js';
 export { againstCard, type AgainstCard, type ExpectedGood, type LightFound, plannedSceneEv } from './compare/againstCard.js';
+export { frameMeant } from './compare/meant.js';
 export { type CauseFound, type Misses, missesOf, type MissStretch, type MissWhere } from './compare/misses.js';
 export * from './lessons/index.js';
 export * from './noise/index.js';

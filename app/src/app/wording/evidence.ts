@@ -1,4 +1,12 @@
-import { type Blur, type BlurTrace, type Evidence, type Look, smearOf, type SoftnessVerdict } from '@roam-dial/core/log';
+import {
+  type Blur,
+  type BlurTrace,
+  type Evidence,
+  type FrameMeant,
+  type Look,
+  smearOf,
+  type SoftnessVerdict,
+} from '@roam-dial/core/log';
 import { VERDICT_WORDS } from './log';
 
 const px = (value: number): string => `${value.toFixed(1)} px`;
@@ -46,6 +54,11 @@ export function likelihoodWords({ shares }: Pick<SoftnessVerdict, 'shares'>): st
     .sort(([, a], [, b]) => b - a)
     .map(([look, share]) => `${VERDICT_WORDS[look]} ${percent(share)}`)
     .join(', ');
+}
+
+/** What the plan has to do with a verdict. */
+export function meantSentences({ depth }: Pick<FrameMeant, 'depth'>): readonly string[] {
+  return depth === 'isolating' ? ['The card asks for a soft background, so that is no fault here.'] : [];
 }
 
 /** What speaks for a verdict, in the order in which one would look: the subject, the rest, the tones. */

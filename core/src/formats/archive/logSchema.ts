@@ -1,6 +1,7 @@
 import Joi from 'joi';
 import { METER_PATTERNS } from '../../kit/index.js';
 import {
+  type Cause,
   CAUSES,
   type LogFrame,
   type FrameScan,
@@ -138,6 +139,9 @@ export const frameSchema = required<LogFrame>({
   sight: required<FrameSight>({
     looksLike: Joi.valid(...CAUSES, 'good', 'cannotTell'),
     confidence: share,
+    shares: required<NonNullable<FrameSight['shares']>>(
+      Object.fromEntries([...CAUSES, 'good'].map((look) => [look, share])) as Record<Cause | 'good', Joi.NumberSchema>,
+    ).optional(),
     midToneEv: number.min(-20).max(20),
     smearShare: share.optional(),
   }).allow(null),

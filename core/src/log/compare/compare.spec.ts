@@ -1,8 +1,10 @@
+import { BODY } from '../../../reference/sampleKit.js';
 import { seeded } from '../../metering/index.js';
 import type { Moment } from '../../outing/index.js';
 import { type Approach, DEFAULT_APPROACH, DEFAULT_INTENTS } from '../../stop/index.js';
-import { frameFacts, type LogFrame, type LogStay, type PlacedFrame } from '../frames/index.js';
+import { frameFacts, type LogFrame, type LogStay, type PlacedFrame, type WalkLog } from '../frames/index.js';
 import { againstCard, expectedGood } from './againstCard.js';
+import { frameMeant } from './meant.js';
 import { chanceOfSoMany, missesOf } from './misses.js';
 import { departures, wideDepartures } from './plannedAgainstUsed.js';
 
@@ -119,6 +121,29 @@ describe('the light of a stop by its frames', () => {
 const walkOf = (frames: readonly PlacedFrame[]): Parameters<typeof missesOf>[0] => [
   { log: { timeZone: 'Atlantic/Azores' }, placed: frames },
 ];
+
+describe('what was meant', () => {
+  const log = { cameras: [{ name: 'One', bodyId: BODY.id, shiftS: 0, shiftBy: 'typed' }] } as unknown as WalkLog;
+  const approach: Approach = { ...DEFAULT_APPROACH, depth: 'isolating' };
+
+  it('is what the card of its stop says, on the sensor of its body', () => {
+    const one = placed({ bodyName: 'One' });
+    // 36 × 24.
+    expect(frameMeant([BODY], log, { ...one, stay: { ...stay, approach } })).toEqual({
+      depth: 'isolating',
+      focusM: 3,
+      sensorDiagonalMm: expect.closeTo(43.267, 3),
+    });
+  });
+
+  it('is nothing between the stops, with a camera that is none of the kit', () => {
+    expect(frameMeant([BODY], log, { ...placed({ bodyName: 'Another' }), stay: null })).toEqual({
+      depth: 'free',
+      focusM: null,
+      sensorDiagonalMm: null,
+    });
+  });
+});
 
 describe('what spoilt frames', () => {
   it('falls into a stretch by chance as seldom as the hypergeometric tail says', () => {

@@ -47,6 +47,8 @@ export interface FrameSight {
   /** What it looks like, how sure that is (0..1), and where the subject was taken to be. */
   readonly looksLike: Cause | 'good' | 'cannotTell';
   readonly confidence: number;
+  /** How likely each look is by picture and settings alone, to be held against what was meant. Absent where nothing can be told. */
+  readonly shares?: Readonly<Record<Cause | 'good', number>>;
   /** Stops from mid-grey of its mean luminance. */
   readonly midToneEv: number;
   /** How far its subject is smeared along a line, of the picture's diagonal; absent where it could not be read. */

@@ -18,6 +18,7 @@ export { cameraOf, clockMs, frameMs } from './frameTime.js';
 export { NEAR_STOP_M, outsideMs, type PlacedBy, type PlacedFrame, placedFrame, placedFrames, STAY_GRACE_MS } from './matching.js';
 export { type ClockProposal, clockOfPair, proposeClock } from './cameraClock.js';
 export { daysOfFrames, fittingWalk, type WalkFit, type WalkOfDay } from './fittingWalk.js';
+export { bodyOf, lensOf } from './gearOf.js';
 export { newGear } from './newGear.js';
 export {
   cardAt,

@@ -1,11 +1,10 @@
 import type { Standard } from '../../kit/index.js';
 import { circleOfConfusionMm, sharpZone } from '../../optics/index.js';
 import { type Stop, type Subject, withPassers } from '../../stop/index.js';
-import type { PlacedFrame, WalkLog } from '../frames/index.js';
+import { bodyOf, lensOf, type PlacedFrame, type WalkLog } from '../frames/index.js';
 import { fromIntervals, type IntervalTrial } from './interval.js';
 import {
   between,
-  bodyOf,
   cardOf,
   expectedOf,
   framesOf,
@@ -13,7 +12,6 @@ import {
   LEAST_FRAMES,
   type Lesson,
   type LessonQuestion,
-  lensOf,
   taughtBy,
 } from './lesson.js';
 

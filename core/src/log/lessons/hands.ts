@@ -1,17 +1,15 @@
 import type { Standard } from '../../kit/index.js';
 import { cropFactor } from '../../optics/index.js';
 import { shakeShutterLimitS } from '../../handheld/index.js';
-import type { PlacedFrame, WalkLog } from '../frames/index.js';
+import { bodyOf, lensOf, type PlacedFrame, type WalkLog } from '../frames/index.js';
 import {
   between,
-  bodyOf,
   cardOf,
   expectedOf,
   framesOf,
   hundredths,
   type Lesson,
   type LessonQuestion,
-  lensOf,
   taughtBy,
   toleranceLesson,
 } from './lesson.js';

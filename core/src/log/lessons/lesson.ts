@@ -1,7 +1,7 @@
 import type { Moment } from '../../outing/index.js';
-import type { Body, KitItem, Lens, Standard } from '../../kit/index.js';
-import { cameraOf, cardAt, type PlacedFrame, type WalkLog } from '../frames/index.js';
-import { toleranceOf, type Tolerance, type Trial, trialsOf } from './tolerance.js';
+import type { KitItem, Standard } from '../../kit/index.js';
+import { cardAt, type PlacedFrame, type WalkLog } from '../frames/index.js';
+import { type Reading, toleranceOf, type Tolerance, type Trial, trialsOf } from './tolerance.js';
 
 /** Why frames say nothing of a figure yet. */
 export type NoLesson = 'none' | 'few' | 'allFine' | 'noneFine' | 'wide';
@@ -42,16 +42,6 @@ export interface LessonQuestion {
 export const LEAST_FRAMES = 8;
 /** A band wider than this is no figure, stops. */
 const WIDEST_STOPS = 3;
-
-export function bodyOf({ kit }: Pick<LessonQuestion, 'kit'>, log: WalkLog, { frame }: PlacedFrame): Body | null {
-  const bodyId = cameraOf(log, frame)?.bodyId ?? null;
-  return kit.find((item): item is Body => item.kind === 'body' && item.id === bodyId) ?? null;
-}
-
-export function lensOf({ kit }: Pick<LessonQuestion, 'kit'>, log: WalkLog, { frame }: PlacedFrame): Lens | null {
-  const lensId = log.lenses.find(({ name }) => name === frame.lensName)?.lensId ?? null;
-  return kit.find((item): item is Lens => item.kind === 'lens' && item.id === lensId) ?? null;
-}
 
 export const cardOf = ({ stay, atMs }: PlacedFrame): Moment | null => (stay === null ? null : cardAt(stay, atMs));
 
@@ -105,6 +95,8 @@ export function toleranceLesson<Takes>(
     readonly today: number;
     readonly value: (stops: number) => number;
     readonly takes: (found: Tolerance, trials: readonly Trial[]) => Takes;
+    /** Of a measure that is not exact. */
+    readonly reading?: Reading;
   },
 ): Lesson<Takes> {
   const fine = frames.filter(({ isFine }) => isFine).length;
@@ -114,7 +106,7 @@ export function toleranceLesson<Takes>(
   if (fine === frames.length) return notYet('allFine');
   if (fine === 0) return notYet('noneFine');
   const trials = trialsOf(frames);
-  const found = toleranceOf(trials, expected);
+  const found = toleranceOf(trials, expected, of.reading);
   if (found.highStops - found.lowStops > WIDEST_STOPS) return notYet('wide');
   return {
     kind: 'found',

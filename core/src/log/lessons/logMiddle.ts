@@ -16,17 +16,20 @@ export function logMiddle(
     expected,
     expectedSd,
     leastSpread,
+    commonSd = 0,
   }: {
     readonly expected: number;
     /** Of its natural logarithm, as is the least spread that one of the figures has. */
     readonly expectedSd: number;
     readonly leastSpread: number;
+    /** How far all of them may be off alike, however many they are. */
+    readonly commonSd?: number;
   },
 ): Estimate {
   const logs = values.map(Math.log);
   const seen = middleOf(logs);
   const spread = Math.max(leastSpread, PER_MIDDLE_DISTANCE * middleOf(logs.map((one) => Math.abs(one - seen))));
-  const seenSd = (MIDDLE_OVER_MEAN * spread) / Math.sqrt(values.length);
+  const seenSd = Math.hypot((MIDDLE_OVER_MEAN * spread) / Math.sqrt(values.length), commonSd);
   const [byExpected, bySeen] = [expectedSd ** -2, seenSd ** -2];
   const log = (byExpected * Math.log(expected) + bySeen * seen) / (byExpected + bySeen);
   const sd = 1 / Math.sqrt(byExpected + bySeen);

@@ -1,5 +1,6 @@
+import { bodyOf } from '../frames/index.js';
 import { type Body, isoCeilingOf, type Standard } from '../../kit/index.js';
-import { between, bodyOf, expectedOf, framesOf, type Lesson, type LessonQuestion, taughtBy, toleranceLesson } from './lesson.js';
+import { between, expectedOf, framesOf, type Lesson, type LessonQuestion, taughtBy, toleranceLesson } from './lesson.js';
 
 /** A ceiling of a body taken into the standard, and what it stood at before. */
 export function withCeiling(

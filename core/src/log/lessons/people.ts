@@ -1,10 +1,9 @@
 import { DEFAULT_FIGURES, FIGURE_RANGES, type Standard } from '../../kit/index.js';
 import { circleOfConfusionMm } from '../../optics/index.js';
 import type { Movers, Stop } from '../../stop/index.js';
-import type { PlacedFrame, WalkLog } from '../frames/index.js';
+import { bodyOf, type PlacedFrame, type WalkLog } from '../frames/index.js';
 import {
   between,
-  bodyOf,
   cardOf,
   expectedOf,
   framesOf,
@@ -19,6 +18,9 @@ import { logMiddle } from './logMiddle.js';
 
 /** A smear under so many circles counts as one so long: nothing is told apart there. */
 const LEAST_SMEAR = 0.25;
+
+/** How smears are read in pictures: some wildly off, and all of them a little the same way (s). */
+const SMEAR_READING = { lapseShares: [0, 0.03, 0.06, 0.1, 0.15], commonStops: 0.1 };
 
 interface Smeared {
   /** On the sensor, millimetres. */
@@ -53,6 +55,7 @@ export function smearLesson(question: LessonQuestion): Lesson<Partial<Standard>>
   });
   return toleranceLesson(frames, expected, {
     today,
+    reading: SMEAR_READING,
     value: (stops) => expected * 2 ** stops,
     takes: ({ stops }) => {
       const candidSmear = Number(between(expected * 2 ** stops, FIGURE_RANGES.candidSmear).toPrecision(2));
@@ -67,6 +70,8 @@ export function smearLesson(question: LessonQuestion): Lesson<Partial<Standard>>
 /** How far walkers are expected to be off today's figure, ln (s); of a single one at least, direction and distance being unknown. */
 const SPEED_SD = 0.5;
 const LEAST_SPEED_SPREAD = 0.35;
+/** Smears that are not read, or far too short, are more of the long than of the short ones: the middle of all is off by that, ln (s). */
+const SPEED_READING_SD = 0.03;
 /** Only times at which today's walkers would smear so many circles are asked: the faster ones tell only of the fastest people. */
 const TELLS_FROM_CIRCLES = 2;
 const SPEEDS = [0.05, 15] as const;
@@ -100,7 +105,12 @@ export function speedLesson(question: LessonQuestion, stop: Pick<Stop, 'id' | 'm
     return [Math.max(LEAST_SMEAR * smear.circleMm, smear.smearMm) / perSpeed / across];
   });
   if (speeds.length < LEAST_FRAMES) return notYet(speeds.length === 0 ? 'none' : 'few', speeds.length);
-  const found = logMiddle(speeds, { expected: today, expectedSd: SPEED_SD, leastSpread: LEAST_SPEED_SPREAD });
+  const found = logMiddle(speeds, {
+    expected: today,
+    expectedSd: SPEED_SD,
+    leastSpread: LEAST_SPEED_SPREAD,
+    commonSd: SPEED_READING_SD,
+  });
   return {
     kind: 'found',
     today,

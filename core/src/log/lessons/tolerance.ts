@@ -22,24 +22,46 @@ export interface Tolerance {
 /** Standard deviations to either side that hold 95 % of a normal curve. */
 const BAND = 1.96;
 
+/** How well the measure of a frame is known. */
+export interface Reading {
+  /** Of so many frames it may be wildly off. */
+  readonly lapseShares: readonly number[];
+  /** How far that of all may be off alike, stops. */
+  readonly commonStops: number;
+}
+
+const EXACT: Reading = { lapseShares: [0], commonStops: 0 };
+
+/** The logarithm of how likely frames came out as they did. */
+function likelihoodOf(trials: readonly Trial[], chanceAt: (measure: number) => number): number {
+  return trials.reduce((sum, { measure, tried, fine }) => {
+    const chance = Math.min(1 - 1e-9, Math.max(1e-9, chanceAt(measure)));
+    return sum + fine * Math.log(chance) + (tried - fine) * Math.log(1 - chance);
+  }, 0);
+}
+
 /**
  * How much of a measure is still fine, by frames that were fine and frames that were not: the logistic of the shake curve, its
- * middle expected within two stops and its spread near a half, both of which many frames overrule and few do not.
+ * middle expected within two stops and its spread near a half, both of which many frames overrule and few do not. Of the shares of
+ * frames whose measure may be wildly off, the one by which the frames are likeliest.
  * Source: docs/log.md#lessons.
  */
-export function toleranceOf(trials: readonly Trial[], expected: number): Tolerance {
-  const fit = fitSteadiness(
-    trials.map(({ measure, tried, fine }) => ({ shutterS: measure, frames: tried, sharp: fine })),
-    expected,
-  );
+export function toleranceOf(trials: readonly Trial[], expected: number, { lapseShares, commonStops }: Reading = EXACT): Tolerance {
+  const tests = trials.map(({ measure, tried, fine }) => ({ shutterS: measure, frames: tried, sharp: fine }));
+  const tried = lapseShares.map((lapseShare) => {
+    const fit = fitSteadiness(tests, expected, lapseShare);
+    return { fit, likelihood: likelihoodOf(trials, (measure) => lapseShare / 2 + (1 - lapseShare) * fit.at(measure).chance) };
+  });
+  const { fit } = tried.reduce((best, one) => (one.likelihood > best.likelihood ? one : best));
   const stops = Math.log2(fit.limitS / expected);
+  const errorStops = Math.hypot(fit.limitErrorStops, commonStops);
   const sum = (of: (one: Trial) => number): number => trials.reduce((all, one) => all + of(one), 0);
   return {
     stops,
-    lowStops: stops - BAND * fit.limitErrorStops,
-    highStops: stops + BAND * fit.limitErrorStops,
+    lowStops: stops - BAND * errorStops,
+    highStops: stops + BAND * errorStops,
     spreadStops: fit.spreadStops,
-    tried: sum(({ tried }) => tried),
+    tried: sum(({ tried: of }) => of),
     fine: sum(({ fine }) => fine),
   };
 }

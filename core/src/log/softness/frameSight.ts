@@ -3,7 +3,7 @@ import type { Look } from './evidence.js';
 import { fullSizeAt } from './fullSize.js';
 import type { SoftnessReading } from './readSoftness.js';
 import type { Blur } from './spread.js';
-import type { SoftnessVerdict } from './verdict.js';
+import { LOOKS, type SoftnessVerdict } from './verdict.js';
 
 /** An even smear of length L has a deviation of L/√12. */
 const PER_DEVIATION = Math.sqrt(12);
@@ -40,10 +40,14 @@ function smearShare(reading: SoftnessReading, verdict: SoftnessVerdict, subjectA
   return (PER_DEVIATION * Math.sqrt(Math.max(0, majorPx ** 2 - minorPx ** 2))) / seen.diagonalPx;
 }
 
+const DIGITS = 1000;
+const rounded = (shares: NonNullable<FrameSight['shares']>): NonNullable<FrameSight['shares']> =>
+  Object.fromEntries(LOOKS.map((look) => [look, Math.round(shares[look] * DIGITS) / DIGITS])) as NonNullable<FrameSight['shares']>;
+
 /** Of what was measured in a picture, what a list of frames needs. */
 export function frameSight(reading: SoftnessReading, verdict: SoftnessVerdict, subjectAt: PictureSpot = MIDDLE): FrameSight {
-  const [{ midToneEv }, { looksLike, confidence }] = [reading, verdict];
+  const [{ midToneEv }, { looksLike, confidence, unplanned }] = [reading, verdict];
   const share = smearShare(reading, verdict, subjectAt);
-  const sight = { looksLike, confidence, midToneEv };
+  const sight = { looksLike, confidence, ...(unplanned === null ? {} : { shares: rounded(unplanned) }), midToneEv };
   return share === null ? sight : { ...sight, smearShare: Math.min(1, share) };
 }

@@ -15,7 +15,7 @@ import {
 } from '@angular/core';
 import type { PlacedFrame, Verdict } from '@roam-dial/core';
 import { cardAt } from '@roam-dial/core';
-import { frameName, sightIdOf, wideDepartures } from '@roam-dial/core/log';
+import { type FrameMeant, frameName, lookAsMeant, sightIdOf, wideDepartures } from '@roam-dial/core/log';
 import { departureWords, looksWords, settingsWords, VERDICT_KEYS, VERDICT_WORDS } from '../../wording/log';
 import type { Wording } from '../../wording/wording';
 import { KeptPicture } from '../picture';
@@ -49,6 +49,7 @@ export interface MovedFrames {
 })
 export class ContactSheet {
   readonly groups = input.required<readonly SheetGroup[]>();
+  readonly meant = input.required<(one: PlacedFrame) => FrameMeant>();
   readonly wording = input.required<Wording>();
   readonly isPhone = input(false);
   readonly activeId = model<string | null>(null);
@@ -90,15 +91,16 @@ export class ContactSheet {
 
   protected readonly byId = (_: number, row: { readonly id: string }): string => row.id;
 
-  protected lines({ frame, stay, atMs }: PlacedFrame): {
+  protected lines(one: PlacedFrame): {
     readonly set: string;
     readonly apart: string;
     readonly verdict: string;
     readonly isAsked: boolean;
   } {
+    const { frame, stay, atMs } = one;
     const card = stay === null ? null : cardAt(stay, atMs);
     const [widest] = card === null ? [] : wideDepartures(frame, card);
-    const asked = frame.sight === null ? '' : looksWords(frame.sight.looksLike);
+    const asked = frame.sight === null ? '' : looksWords(lookAsMeant(frame.sight, frame, this.meant()(one)).looksLike);
     return {
       set: settingsWords(frame, this.wording()),
       apart: widest === undefined ? '' : departureWords(widest, this.wording()),

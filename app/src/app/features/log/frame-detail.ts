@@ -5,6 +5,7 @@ import {
   departures,
   type ExposedWith,
   fileOfFrame,
+  type FrameMeant,
   frameName,
   type FrameSight,
   frameSight,
@@ -18,7 +19,7 @@ import {
 } from '@roam-dial/core/log';
 import { Sights } from '../../data/sights';
 import { cardWords, departureWords, PLACED_WORDS, settingsWords, VERDICT_KEYS, VERDICT_WORDS } from '../../wording/log';
-import { evidenceSentences, likelihoodWords, reasonSentence, seemsWords } from '../../wording/evidence';
+import { evidenceSentences, likelihoodWords, meantSentences, reasonSentence, seemsWords } from '../../wording/evidence';
 import type { Wording } from '../../wording/wording';
 import { type Choice, ChoiceField } from '../../ui/choice-field';
 import { ValueField } from '../../ui/value-field';
@@ -50,6 +51,7 @@ export interface ShownSubject {
 })
 export class FrameDetail {
   readonly placed = input.required<PlacedFrame>();
+  readonly meant = input.required<FrameMeant>();
   readonly wording = input.required<Wording>();
   /** What the clock on the wall showed. */
   readonly takenAt = input('');
@@ -79,7 +81,7 @@ export class FrameDetail {
   private readonly subjectAt = computed(() => this.frame().subjectAt ?? MIDDLE);
   private readonly found = computed(() => {
     const reading = this.reading();
-    return reading === null ? null : softnessVerdict(reading, this.subjectAt(), this.frame());
+    return reading === null ? null : softnessVerdict(reading, this.subjectAt(), this.frame(), this.meant());
   });
 
   protected readonly where = computed(() => {
@@ -112,7 +114,7 @@ export class FrameDetail {
     return {
       words: seemsWords(found),
       reason: reasonSentence(found.looksLike, found.evidence),
-      figures: [`${likelihoodWords(found)}.`, ...evidenceSentences(found.evidence, atFull)],
+      figures: [`${likelihoodWords(found)}.`, ...evidenceSentences(found.evidence, atFull), ...meantSentences(this.meant())],
     };
   });
   protected readonly fault = computed(() => {
@@ -194,6 +196,6 @@ export class FrameDetail {
     if (reading === null) return;
     const inside = (value: number): number => Math.min(1, Math.max(0, value));
     const at = { x: inside(x), y: inside(y) };
-    this.subjectShown.emit({ at, sight: frameSight(reading, softnessVerdict(reading, at, this.frame()), at) });
+    this.subjectShown.emit({ at, sight: frameSight(reading, softnessVerdict(reading, at, this.frame(), this.meant()), at) });
   }
 }

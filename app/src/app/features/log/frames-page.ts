@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, sig
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import type { Body, Film, Verdict } from '@roam-dial/core';
+import type { Body, Film, PlacedFrame, Verdict } from '@roam-dial/core';
+import { type FrameMeant, frameMeant, NOT_PLANNED } from '@roam-dial/core/log';
 import { FilmActions } from '../../state/actions/film.actions';
 import { LogActions } from '../../state/actions/log.actions';
 import { FramesReading } from '../../state/frames-reading';
@@ -86,6 +87,11 @@ export class FramesPage {
     return state.read + state.known + lines.length === 0
       ? null
       : { words: readWords(state), lines: shown, more: lines.length - shown.length };
+  });
+  /** What the plan says of each frame, against which what it looks like is held. */
+  protected readonly meant = computed(() => {
+    const [log, kit] = [this.log(), this.workspace()?.kit ?? []];
+    return (one: PlacedFrame): FrameMeant => (log === null ? NOT_PLANNED : frameMeant(kit, log, one));
   });
   protected readonly share = computed(() => {
     const state = this.reading();
