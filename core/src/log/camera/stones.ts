@@ -13,7 +13,7 @@ export type Stones = (across: number, along: number, perPixel: number) => number
  * Irregular stones of one tone each, whose edges run every way: a scene's own texture has no edges, and what has none is as soft
  * when it is sharp. Each place belongs to the nearest of the strewn middles; an edge is a pixel wide.
  */
-export function stones(seed: number): Stones {
+export function stonesOfOneSize(seed: number): Stones {
   const random = seeded(seed);
   const offAcross = Float64Array.from({ length: TABLE }, () => 0.5 + STRAY * (2 * random() - 1));
   const offAlong = Float64Array.from({ length: TABLE }, () => 0.5 + STRAY * (2 * random() - 1));
@@ -50,5 +50,27 @@ export function stones(seed: number): Stones {
     // Half the difference is the way to the edge between the two.
     const share = Math.min(1, (Math.sqrt(second) - Math.sqrt(nearest)) / 2 / perPixel);
     return tone * (0.5 + share / 2) + other * (0.5 - share / 2);
+  };
+}
+
+/** Stones are made of smaller ones, and those again: sizes and tones of each, of the largest. */
+const SIZES = [1, 0.36, 0.13] as const;
+const TONES = [0.8, 0.55, 0.4] as const;
+/** What is smaller than so many pixels is one tone. */
+const LEAST_PX = 1.5;
+
+/**
+ * Stones of three sizes laid over one another: as in real surfaces, the finer the detail the less it differs, and there is some at every
+ * size (Field, 1987). What is finer than a picture can show is left out.
+ */
+export function stones(seed: number): Stones {
+  const layers = SIZES.map((size, k) => ({ size, share: TONES[k] as number, toneAt: stonesOfOneSize(seed + 0x9e37 * k) }));
+  return (across, along, perPixel) => {
+    let tone = 0;
+    for (const { size, share, toneAt } of layers) {
+      if (size < LEAST_PX * perPixel) break;
+      tone += share * toneAt(across / size, along / size, perPixel / size);
+    }
+    return tone;
   };
 }
