@@ -441,6 +441,7 @@ export {
   type Framing,
   type GroundMark,
   type Hand,
+  isSameHand,
   type HoursSpan,
   type Intent,
   INTENT_KINDS,

@@ -9,3 +9,10 @@ export interface Hand {
   readonly iso: number | null;
   readonly support: Approach['support'];
 }
+
+/** Whether a hand has nothing to do to get from one to the other. */
+export function isSameHand(a: Hand, b: Hand): boolean {
+  return (
+    a.fNumber === b.fNumber && a.focusM === b.focusM && a.shutterS === b.shutterS && a.iso === b.iso && a.support === b.support
+  );
+}

@@ -1,7 +1,7 @@
 export { type Approach, APPROACHES, DEFAULT_APPROACH } from './approach.js';
 export { DEFAULT_FRAMING, type Framing } from './framing.js';
 export type { GroundMark } from './ground.js';
-export type { Hand } from './hand.js';
+export { type Hand, isSameHand } from './hand.js';
 export type { HoursSpan } from './hours.js';
 export {
   DEFAULT_INTENTS,

@@ -1,11 +1,12 @@
 import { inject, Injectable } from '@angular/core';
 import type { Return, ReturnDays, Walk } from '@roam-dial/core';
 import { placesWorked, type PlaceWorked } from '@roam-dial/core/log';
-import { combineLatest, distinctUntilChanged, map, type Observable, of, shareReplay, switchMap } from 'rxjs';
+import { combineLatest, distinctUntilChanged, map, type Observable, of, switchMap } from 'rxjs';
 import type { Workspace } from '../data/workspace';
 import { LogStore } from './log.store';
 import { minuteAt } from './outing.store';
 import { isSameLight, ReturnsStore } from './returns.store';
+import { shared } from './shared';
 import { WorkspaceStore } from './workspace.store';
 
 /** A place that was photographed, with the light that worked there as one could come back for it. */
@@ -58,7 +59,7 @@ export class AgainStore {
       workspace,
       places: placesWorked(walked).map((place) => ({ place, light: lightOf(workspace, place) })),
     })),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    shared(),
   );
 
   private readonly days$ = this.places$.pipe(
@@ -80,6 +81,6 @@ export class AgainStore {
     map(([{ places }, days, workspace]) =>
       places.map(({ place, light }) => ({ place, light, days: days.get(place.id), isKept: isKept(workspace, light) })),
     ),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    shared(),
   );
 }

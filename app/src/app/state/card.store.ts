@@ -22,10 +22,11 @@ import {
   type StopLight,
   type Walk,
 } from '@roam-dial/core';
-import { combineLatest, distinctUntilChanged, map, type Observable, shareReplay } from 'rxjs';
+import { combineLatest, distinctUntilChanged, map, type Observable } from 'rxjs';
 import type { Workspace } from '../data/workspace';
 import { Scenes } from './scenes';
 import { SelectionStore } from './selection.store';
+import { shared } from './shared';
 import { slice } from './slice';
 import { DaysStore } from './days.store';
 import { type Focus, FocusStore } from './focus.store';
@@ -137,6 +138,6 @@ export class CardStore {
     }),
     distinctUntilChanged((a, b) => a.workspace === b.workspace && a.selection === b.selection && a.day === b.day),
     map(({ workspace, focus, day }) => cardFor(workspace, focus, day)),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    shared(),
   );
 }

@@ -9,7 +9,6 @@ import {
   map,
   type Observable,
   of,
-  shareReplay,
   startWith,
   switchMap,
   timer,
@@ -21,6 +20,7 @@ import type { DayDetails, StayAt } from '../workers/day-desk';
 import { type DaysByStop, DaysStore } from './days.store';
 import { FocusStore } from './focus.store';
 import { FootWays } from './foot-ways';
+import { shared } from './shared';
 import { MOST_PLANNED, pairsOfDay, planSignature, visitsOf, walkOfDay } from './walk-of-day';
 import { WorkspaceStore } from './workspace.store';
 
@@ -115,14 +115,14 @@ export class DayPlanStore {
         }),
       );
     }),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    shared(),
   );
 
   private readonly planned$: Observable<PlannableWalk | null> = this.walk$.pipe(
     map((walk) => walk?.isPlanned === true),
     distinctUntilChanged(),
     switchMap((isPlanned) => (isPlanned ? this.plannable$ : of(null))),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    shared(),
   );
 
   /** Of a walk that has been planned once: its best day, what fits and what does not, when else each stop could be. */
@@ -137,7 +137,7 @@ export class DayPlanStore {
             startWith(null),
           ),
     ),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    shared(),
   );
 
   /** What the day as it stands is worth, millionths of a picture; null while that is not known. */
@@ -149,7 +149,7 @@ export class DayPlanStore {
         : answersOf(this.client.ask<'stands'>(plannable.of, { kind: 'stands', stays: staysOf(plannable.walk) })),
     ),
     startWith(null),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    shared(),
   );
 
   tell(planning: Planning | null): void {

@@ -10,7 +10,6 @@ import {
   map,
   type Observable,
   of,
-  shareReplay,
   startWith,
   Subject,
   switchMap,
@@ -23,6 +22,7 @@ import { LightClient } from '../workers/light.client';
 import { siteRefOf } from '../workers/measured-light';
 import { DayQueue, type DaysProgress, type WantedDay } from './day-queue';
 import { FocusStore } from './focus.store';
+import { shared } from './shared';
 import { slice } from './slice';
 import { WorkspaceStore } from './workspace.store';
 
@@ -66,7 +66,7 @@ export class DaysStore {
     this.arrived.pipe(auditTime(GATHER_MS), startWith(undefined)),
   ]).pipe(
     map(([wanted]) => this.daysOf(wanted)),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    shared(),
   );
 
   constructor() {
@@ -77,7 +77,10 @@ export class DaysStore {
         distinctUntilChanged((a, b) => a.walk === b.walk && a.stop === b.stop),
       ),
     ])
-      .pipe(map(([workspace, { walk, stop }]) => (walk === null ? [] : wantedDays(workspace, walk, stop))))
+      .pipe(
+        map(([workspace, { walk, stop }]) => (walk === null ? [] : wantedDays(workspace, walk, stop))),
+        distinctUntilChanged(isSameWanted),
+      )
       .subscribe(this.wantedSubject);
 
     this.wantedSubject
@@ -165,6 +168,11 @@ export class DaysStore {
     for (const id of others.slice(0, Math.max(0, others.length - MOST_OTHER_DAYS))) this.known.delete(id);
   }
 }
+
+/** What a day depends on is its key: a note changes none. */
+const isSameWanted = (a: readonly WantedDay[], b: readonly WantedDay[]): boolean =>
+  a.length === b.length &&
+  a.every(({ stop, key }, k) => b[k]?.key === key && b[k]?.stop.id === stop.id && b[k]?.stop.name === stop.name);
 
 /** The days of a walk's stops, the selected one's first. */
 function wantedDays(workspace: Workspace, walk: Walk, selected: Stop | null): readonly WantedDay[] {

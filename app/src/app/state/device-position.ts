@@ -1,6 +1,7 @@
 import { Injectable } from '@angular/core';
 import type { Place } from '@roam-dial/core';
-import { BehaviorSubject, distinctUntilChanged, Observable, of, shareReplay, switchMap } from 'rxjs';
+import { BehaviorSubject, distinctUntilChanged, Observable, of, switchMap } from 'rxjs';
+import { shared } from './shared';
 
 export interface Position {
   readonly place: Place;
@@ -35,7 +36,7 @@ export class DevicePositionStore {
   readonly position$: Observable<DevicePosition> = this.isWanted.pipe(
     distinctUntilChanged(),
     switchMap((isWanted) => (isWanted ? watched() : of<DevicePosition>({ kind: 'off' }))),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    shared(),
   );
 
   turn(isOn: boolean): void {

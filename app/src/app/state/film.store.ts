@@ -1,10 +1,11 @@
 import { Injectable, inject } from '@angular/core';
 import { type FilmQuestion, filmQuestion } from '@roam-dial/core';
-import { distinctUntilChanged, map, type Observable, of, shareReplay, startWith } from 'rxjs';
+import { distinctUntilChanged, map, type Observable, of, startWith } from 'rxjs';
 import { askLatest } from '../workers/answers';
 import { SetUpClient } from '../workers/set-up.client';
 import type { FilmsFound } from '../workers/set-up-desk';
 import { settledWalk } from './settled-walk';
+import { shared } from './shared';
 
 /** What the walk asks of film, and what was found; null while that is being worked out. */
 export interface FilmFinding {
@@ -25,7 +26,7 @@ export class FilmStore {
     map(({ workspace, walk, days }) => (walk === null ? null : filmQuestion(workspace, walk, days))),
     distinctUntilChanged(isSame),
     askLatest((question) => (question === null ? of(null) : this.findingFor(question))),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    shared(),
   );
 
   private findingFor(question: FilmQuestion): Observable<FilmFinding> {

@@ -5,17 +5,19 @@ import {
   type HomeQuestion,
   homeQuestion,
   type HomeState,
+  isSameHand,
   type KitInHand,
   type LightLadder,
   type WayOutResult,
 } from '@roam-dial/core';
-import { auditTime, distinctUntilChanged, filter, map, type Observable, of, shareReplay, startWith } from 'rxjs';
+import { auditTime, distinctUntilChanged, filter, map, type Observable, of, startWith } from 'rxjs';
 import { askLatest } from '../workers/answers';
 import { SetUpClient } from '../workers/set-up.client';
 import { type Card, CardStore, type NoCard } from './card.store';
 import { ArrivalLights } from './arrival-lights';
 import { partsOf } from './scenes';
 import { settledWalk } from './settled-walk';
+import { shared } from './shared';
 
 /** A slow answer with the card that it is about. */
 export interface Finding<Answer> {
@@ -34,9 +36,13 @@ const REST_MS = 60;
 
 /** Whatever the hand does: a drag asks for nothing that does not depend on it. */
 const isSameSearch = (a: Card, b: Card): boolean =>
+  a.stop.id === b.stop.id &&
   a.cells === b.cells &&
   a.lensesInBag.length === b.lensesInBag.length &&
   a.lensesInBag.every((lens, k) => lens === b.lensesInBag[k]);
+/** A ladder starts from where the hand is; a name or a note changes nothing of it. */
+const isSameClimb = (a: Card, b: Card): boolean =>
+  isSameSearch(a, b) && isSameHand(a.result.setUp.found.hand, b.result.setUp.found.hand);
 const isCard = (state: Card | NoCard): state is Card => state.kind === 'card';
 
 /** What takes a worker: the light ladder, the ways out, the approaches compared, the home state. */
@@ -46,8 +52,9 @@ export class FindingsStore {
   private readonly lights = new ArrivalLights();
   private readonly card$ = inject(CardStore).card$.pipe(filter(isCard));
 
-  readonly ladder$: Observable<Finding<LightLadder>> = this.finding((card) =>
-    this.client.ask({ kind: 'ladder', input: card.input, through: card.result.setUp.found.hand }),
+  readonly ladder$: Observable<Finding<LightLadder>> = this.finding(
+    (card) => this.client.ask({ kind: 'ladder', input: card.input, through: card.result.setUp.found.hand }),
+    isSameClimb,
   );
 
   readonly waysOut$: Observable<Finding<readonly WayOutResult[]>> = this.finding(
@@ -65,7 +72,7 @@ export class FindingsStore {
     distinctUntilChanged(isSameHome),
     askLatest((question) => (question === null ? of(null) : this.homeFor(question))),
     startWith(null),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    shared(),
   );
 
   /** At which light the chart of limits gets its first one; `focus` as the chart has it. */
@@ -79,13 +86,13 @@ export class FindingsStore {
 
   private finding<Answer>(
     ask: (card: Card) => Observable<Answer | null>,
-    isSame: (a: Card, b: Card) => boolean = Object.is,
+    isSame: (a: Card, b: Card) => boolean,
   ): Observable<Finding<Answer>> {
     return this.card$.pipe(
       distinctUntilChanged(isSame),
       auditTime(REST_MS),
       askLatest((card) => ask(card).pipe(map((answer) => ({ card, answer })))),
-      shareReplay({ bufferSize: 1, refCount: true }),
+      shared(),
     );
   }
 }

@@ -1,9 +1,10 @@
 import { Injectable, inject } from '@angular/core';
 import type { Stop, Walk } from '@roam-dial/core';
-import { combineLatest, map, type Observable, shareReplay, tap } from 'rxjs';
+import { combineLatest, map, type Observable, tap } from 'rxjs';
 import type { Workspace } from '../data/workspace';
 import { LastWalk } from './last-walk';
 import { type AddressSelection, SelectionStore } from './selection.store';
+import { shared } from './shared';
 import { slice } from './slice';
 import { WorkspaceStore } from './workspace.store';
 
@@ -39,7 +40,7 @@ export class FocusStore {
     tap(({ walk }) => {
       if (walk !== null) this.last.remember(walk.id);
     }),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    shared(),
   );
 
   /** What an address means in a workspace. */

@@ -11,12 +11,12 @@ import {
   Observable,
   of,
   repeat,
-  shareReplay,
   switchMap,
   takeUntil,
   timeout,
   timer,
 } from 'rxjs';
+import { shared } from './shared';
 
 /** What the meter in the hand says: a stand-in, and said to be one. */
 export type HandMeter =
@@ -62,7 +62,7 @@ export class HandMeterStore {
   readonly meter$: Observable<HandMeter> = this.isWanted.pipe(
     distinctUntilChanged(),
     switchMap((isWanted) => (isWanted ? read() : of<HandMeter>({ kind: 'off' }))),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    shared(),
   );
 
   turn(isOn: boolean): void {

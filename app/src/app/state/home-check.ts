@@ -1,10 +1,11 @@
 import { Injectable, inject } from '@angular/core';
 import { isoCeilingOf, type Walk } from '@roam-dial/core';
-import { combineLatest, map, type Observable, shareReplay } from 'rxjs';
+import { combineLatest, map, type Observable } from 'rxjs';
 import { type HomeCheck, homeChecks, homeText } from '../wording/home-checks';
 import { WalkActions } from './actions/walk.actions';
 import { FindingsStore, type HomeFinding } from './findings.store';
 import { FocusStore } from './focus.store';
+import { shared } from './shared';
 import { WordingStore } from './wording.store';
 import { WorkspaceStore } from './workspace.store';
 
@@ -39,7 +40,7 @@ export class HomeCheckStore {
       const set = homeText(home.hand, first.atHome.camera.shutterS, kit, wording);
       return { home, kit, set, checks, isReady: checks.every(({ isDone }) => isDone) };
     }),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    shared(),
   );
 
   tick(walk: Walk, id: string, isDone: boolean): void {

@@ -1,9 +1,10 @@
 import { Injectable, inject } from '@angular/core';
 import { type District, districtOf, type Leg, type Stop, stopsToday, type Walk, walkLegs } from '@roam-dial/core';
-import { combineLatest, distinctUntilChanged, map, type Observable, shareReplay, switchMap } from 'rxjs';
+import { combineLatest, distinctUntilChanged, map, type Observable, switchMap } from 'rxjs';
 import type { Workspace } from '../data/workspace';
 import { FocusStore } from './focus.store';
 import { FootWays } from './foot-ways';
+import { shared } from './shared';
 import { slice } from './slice';
 import { WorkspaceStore } from './workspace.store';
 
@@ -42,7 +43,7 @@ export class LegsStore {
     map(([workspace, walk]) => courseOf(workspace, walk)),
     distinctUntilChanged(isSameCourse),
     switchMap((course) => this.legsOf(course)),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    shared(),
   );
 
   private legsOf({ stops, paceMps, district }: Course): Observable<readonly Leg[]> {

@@ -1,9 +1,10 @@
 import { Injectable, inject } from '@angular/core';
 import { type LogFrame, type PlacedFrame, Placer, type Walk, type WalkLog } from '@roam-dial/core';
 import type { WalkedFrames } from '@roam-dial/core/log';
-import { BehaviorSubject, combineLatest, distinctUntilChanged, map, type Observable, shareReplay } from 'rxjs';
+import { BehaviorSubject, combineLatest, distinctUntilChanged, map, type Observable } from 'rxjs';
 import type { Workspace } from '../data/workspace';
 import { FocusStore } from './focus.store';
+import { shared } from './shared';
 import { WorkspaceStore } from './workspace.store';
 
 /** What came of a walk: its log, and the frames of it in the order of their taking. */
@@ -64,7 +65,7 @@ export class LogStore {
       const own = frames.filter(({ logId }) => logId === log?.id);
       return { walk, logs, log, placed: log === null ? [] : this.placerOf(log).placed(own) };
     }),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    shared(),
   );
 
   /** What teaches: every walk that was ever walked but for the demo's, which is shown alone, as an example, on its own walk. */
@@ -82,7 +83,7 @@ export class LogStore {
       for (const frame of frames) byLog.get(frame.logId)?.push(frame);
       return { walked: logs.map((log) => ({ log, placed: this.placerOf(log).placed(byLog.get(log.id) ?? []) })), isExample };
     }),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    shared(),
   );
 
   /** A log that changes in any way places its frames anew; one that does not, only those whose place has changed. */

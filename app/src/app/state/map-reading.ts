@@ -1,10 +1,11 @@
 import { Injectable, inject } from '@angular/core';
 import type { District } from '@roam-dial/core';
 import type { DistrictReport, ReadingProgress } from '@roam-dial/core/maps';
-import { catchError, map, type Observable, of, ReplaySubject, shareReplay, startWith, switchMap } from 'rxjs';
+import { catchError, map, type Observable, of, ReplaySubject, startWith, switchMap } from 'rxjs';
 import { createId } from '../data/defaults';
 import { MapsService } from '../data/maps.service';
 import type { Step } from '../workers/steps';
+import { shared } from './shared';
 
 /** Where the reading of a map file has come to. */
 export type MapReadingState =
@@ -33,7 +34,7 @@ export class MapReading {
   readonly state$: Observable<MapReadingState> = this.asked.pipe(
     switchMap((asked) => (asked === null ? of(IDLE) : this.reading(asked.file, asked.rules))),
     startWith(IDLE),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    shared(),
   );
 
   read(file: File, rules: HeightRules = USUAL_HEIGHTS): void {

@@ -11,9 +11,10 @@ import {
   type Walk,
   wallMinuteAt,
 } from '@roam-dial/core';
-import { combineLatest, distinctUntilChanged, map, type Observable, of, shareReplay, switchMap } from 'rxjs';
+import { combineLatest, distinctUntilChanged, map, type Observable, of, switchMap } from 'rxjs';
 import type { Workspace } from '../data/workspace';
 import { DeviceClock } from './device-clock';
+import { shared } from './shared';
 import { WorkspaceStore } from './workspace.store';
 
 /** A walk that is being walked. */
@@ -65,7 +66,7 @@ export class OutingStore {
   readonly running$: Observable<Running | null> = inject(WorkspaceStore).workspace$.pipe(
     distinctUntilChanged((a, b) => a.outings === b.outings && a.walks === b.walks),
     map(runningIn),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    shared(),
   );
 
   readonly isRunning$: Observable<boolean> = this.running$.pipe(
@@ -82,7 +83,7 @@ export class OutingStore {
   readonly now$: Observable<RunningNow | null> = this.isRunning$.pipe(
     switchMap((isRunning) => (isRunning ? combineLatest([this.running$, this.ticks$]) : of([null, 0] as const))),
     map(([running, deviceMs]) => (running === null ? null : this.at(running, deviceMs))),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    shared(),
   );
 
   /** An outing at this very moment. */

@@ -10,19 +10,7 @@ import {
   sunPosition,
   type Walk,
 } from '@roam-dial/core';
-import {
-  concatMap,
-  distinctUntilChanged,
-  from,
-  map,
-  type Observable,
-  of,
-  scan,
-  shareReplay,
-  startWith,
-  switchMap,
-  throttleTime,
-} from 'rxjs';
+import { concatMap, distinctUntilChanged, from, map, type Observable, of, scan, startWith, switchMap, throttleTime } from 'rxjs';
 import { newWalk } from '../data/defaults';
 import { today } from '../data/today';
 import type { Workspace } from '../data/workspace';
@@ -30,6 +18,7 @@ import { answersOf } from '../workers/answers';
 import { LightClient } from '../workers/light.client';
 import { Lru } from '../workers/lru';
 import { siteRefOf } from '../workers/measured-light';
+import { shared } from './shared';
 import { WorkspaceStore } from './workspace.store';
 
 /** The days on which a return has its light again, from today on; by the id of the return, as far as they are known. */
@@ -89,14 +78,14 @@ export class ReturnsStore {
   readonly returns$: Observable<readonly Return[]> = this.workspace$.pipe(
     map(({ returns }) => returns),
     distinctUntilChanged(),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    shared(),
   );
 
   /** One after the other, each as soon as it is known; null where it could not be worked out. */
   readonly days$: Observable<DaysOfReturns> = this.workspace$.pipe(
     distinctUntilChanged((a, b) => a.districts === b.districts && isSameLight(a.returns, b.returns)),
     switchMap((workspace) => this.daysFor(workspace, workspace.returns)),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    shared(),
   );
 
   /** The same of lights that nobody has kept yet. */

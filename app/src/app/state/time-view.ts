@@ -1,7 +1,8 @@
 import { Injectable, inject } from '@angular/core';
 import { daylightOf, type Walk } from '@roam-dial/core';
-import { BehaviorSubject, combineLatest, distinctUntilChanged, map, type Observable, shareReplay } from 'rxjs';
+import { BehaviorSubject, combineLatest, distinctUntilChanged, map, type Observable } from 'rxjs';
 import { FocusStore } from './focus.store';
+import { shared } from './shared';
 
 /** What the time axis of every chart spans beside the stays: the light of the whole day, or no more than them. */
 export interface TimeView {
@@ -23,7 +24,7 @@ export class TimeViewStore {
     ),
   ]).pipe(
     map(([isClose, light]) => ({ isClose, light: isClose ? null : light })),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    shared(),
   );
 
   toggle(): void {

@@ -13,11 +13,12 @@ import {
   placeAt,
   type Stop,
 } from '@roam-dial/core';
-import { BehaviorSubject, combineLatest, distinctUntilChanged, map, type Observable, of, shareReplay, switchMap, tap } from 'rxjs';
+import { BehaviorSubject, combineLatest, distinctUntilChanged, map, type Observable, of, switchMap, tap } from 'rxjs';
 import type { Workspace } from '../data/workspace';
 import { DevicePositionStore, type Position } from './device-position';
 import { FootWays } from './foot-ways';
 import { OutingStore, type Running, type RunningNow } from './outing.store';
+import { shared } from './shared';
 import { WorkspaceStore } from './workspace.store';
 
 /** The way to the stop that one is going to, or will go to next. */
@@ -83,7 +84,7 @@ export class WayAheadStore {
     map(([running, workspace, found]) => (running === null ? null : fromHere(legOf(running, workspace), found))),
     distinctUntilChanged(isSameLeg),
     switchMap((leg) => (leg === null ? of(null) : this.wayOf(leg))),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    shared(),
   );
 
   readonly left$: Observable<WayLeft | null> = combineLatest([this.outings.now$, this.way$, this.device.position$]).pipe(
@@ -96,7 +97,7 @@ export class WayAheadStore {
       this.found.next({ toId: way.to.id, place: position.place });
     }),
     map(({ now, way, position }) => (now === null || way === null ? null : leftOf(now, way, position))),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    shared(),
   );
 
   private wayOf({ ends, district, paceMps }: LegAsked): Observable<Way> {

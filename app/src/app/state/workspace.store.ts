@@ -8,7 +8,6 @@ import {
   type Observable,
   queueScheduler,
   ReplaySubject,
-  shareReplay,
   Subject,
   take,
 } from 'rxjs';
@@ -19,6 +18,7 @@ import { type OpenedRows, RowStorage } from '../data/row-storage';
 import type { SetAside } from '../data/stored-form';
 import type { Workspace } from '../data/workspace';
 import { type EditOptions, following, type History, type HistoryLabels, labelsOf, NO_HISTORY, remembered } from './history';
+import { shared } from './shared';
 
 export interface WriteFailure {
   readonly message: string;
@@ -74,7 +74,7 @@ export class WorkspaceStore {
   readonly settings$ = this.workspace$.pipe(
     map(({ settings }) => settings),
     distinctUntilChanged(),
-    shareReplay({ bufferSize: 1, refCount: true }),
+    shared(),
   );
   readonly history$: Observable<HistoryLabels> = this.historySubject;
   readonly writeFailure$: Observable<WriteFailure | null> = this.failureSubject;

@@ -1,7 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import { bodyShutters, exposureValue100, type Hand, ladderOf, type LightLadder, markedBetween, snapToMark } from '@roam-dial/core';
+import {
+  bodyShutters,
+  exposureValue100,
+  type Hand,
+  isSameHand,
+  ladderOf,
+  type LightLadder,
+  markedBetween,
+  snapToMark,
+} from '@roam-dial/core';
 import { type Card, CardStore } from '../../state/card.store';
 import { StopActions } from '../../state/actions/stop.actions';
 import { FindingsStore } from '../../state/findings.store';
@@ -44,12 +53,6 @@ export function offsetFor({ result, light }: Card, { control, value }: Shown): n
 function handOn({ rungs }: LightLadder, ev100: number): Hand | null {
   const rung = rungs.find(({ fromEv100, toEv100 }) => ev100 <= fromEv100 + HALF_STEP_EV && ev100 >= toEv100 - HALF_STEP_EV);
   return rung?.setUp.hand ?? null;
-}
-
-function isSameHand(a: Hand, b: Hand): boolean {
-  return (
-    a.fNumber === b.fNumber && a.focusM === b.focusM && a.shutterS === b.shutterS && a.iso === b.iso && a.support === b.support
-  );
 }
 
 /** What the camera shows, against what the model says: corrects the stop's light from now on. */
