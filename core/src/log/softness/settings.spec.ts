@@ -95,5 +95,8 @@ describe('a look held against what was meant', () => {
   it('is not told where nothing is likelier than all else together', () => {
     const even = { ...sight, shares: { ...shares, depth: 0.45, good: 0.45 } };
     expect(lookAsMeant(even, {}, NOT_PLANNED).looksLike).toBe('cannotTell');
+    // A file may say that nothing is likely at all.
+    const none = { ...sight, shares: { ...shares, focus: 0, depth: 0, veil: 0, good: 0 } };
+    expect(lookAsMeant(none, {}, NOT_PLANNED)).toEqual({ looksLike: 'cannotTell', confidence: 0 });
   });
 });

@@ -69,7 +69,7 @@ const UNTOLD: Told = { looksLike: 'cannotTell', confidence: 0 };
 /** The likeliest of all, where it is likely enough. */
 function toldOf(shares: Shares): Told {
   const look = LOOKS.reduce((best, one) => (shares[one] > shares[best] ? one : best));
-  return shares[look] < TELLS_FROM ? UNTOLD : { looksLike: look, confidence: shares[look] };
+  return shares[look] >= TELLS_FROM ? { looksLike: look, confidence: shares[look] } : UNTOLD;
 }
 
 /**
