@@ -55,6 +55,13 @@ describe('what a plan leaves of too little depth', () => {
     expect(leftByPlan({ focalLengthMm, fNumber }, { ...FULL_FRAME, focusM }).depth).toBeCloseTo(left, 3);
   });
 
+  it('of a lens at infinity is as of one that stood nobody knows where', () => {
+    const [far, unknown] = [Infinity, null].map(
+      (focusM) => leftByPlan({ focalLengthMm: 50, fNumber: 2 }, { ...FULL_FRAME, focusM }).depth,
+    );
+    expect([far, unknown]).toEqual([1, 1]);
+  });
+
   it('goes by where the lens says that it stood before where it was meant to', () => {
     const settings = { focalLengthMm: 50, fNumber: 8 };
     const near = leftByPlan({ ...settings, focusM: 0.8 }, { ...FULL_FRAME, focusM: 10 }).depth;

@@ -82,6 +82,8 @@ export function leftByPlan(settings: Partial<FrameSettings>, meant: FrameMeant):
     const share = farDiscShare(settings, meant, distanceM);
     return share === null ? 1 : between(share, UNSEEN_DISC_SHARE, SEEN_DISC_SHARE);
   };
-  const depth = meant.depth === 'isolating' ? LEAST : seen(settings.focusM ?? meant.focusM ?? CLOSEST_M);
+  // At infinity it is what is near that is soft, and how near nobody knows.
+  const stoodM = settings.focusM ?? meant.focusM ?? Infinity;
+  const depth = meant.depth === 'isolating' ? LEAST : seen(Number.isFinite(stoodM) ? stoodM : CLOSEST_M);
   return { shake: 1, moved: 1, focus: seen(CLOSEST_M), depth, veil: 1, noise: 1 };
 }
