@@ -16,6 +16,7 @@ const CORE = [
   'outing',
   'log',
   'formats',
+  'stand-ins',
 ];
 
 const coreOrder = CORE.slice(0, -1).map((folder, k) => ({

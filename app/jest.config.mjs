@@ -6,12 +6,7 @@ export default {
   setupFilesAfterEnv: ['<rootDir>/src/testing/setup.ts'],
   testMatch: ['<rootDir>/src/**/*.spec.ts'],
   moduleNameMapper: {
-    '^@roam-dial/core$': '<rootDir>/../core/dist/index.js',
-    '^@roam-dial/core/formats$': '<rootDir>/../core/dist/formats/index.js',
-    '^@roam-dial/core/log$': '<rootDir>/../core/dist/log/index.js',
-    '^@roam-dial/core/log-files$': '<rootDir>/../core/dist/formats/logFiles.js',
-    '^@roam-dial/core/maps$': '<rootDir>/../core/dist/formats/maps.js',
-    '^@roam-dial/core/walk-files$': '<rootDir>/../core/dist/formats/walkFiles.js',
+    '^@roam-dial/core/(.*)$': '<rootDir>/../core/dist/$1/index.js',
     '/create-(set-up|light|map|ways|frame)-worker$': '<rootDir>/src/testing/in-thread-worker.ts',
   },
   transform: {

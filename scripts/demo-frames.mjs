@@ -5,35 +5,28 @@ import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import jpeg from 'jpeg-js';
+import { writeArchive } from '../core/dist/formats/archive/index.js';
+import { readArchive } from '../core/dist/formats/reading/index.js';
+import { dayClock } from '../core/dist/light/index.js';
 import {
   cardAt,
-  cloudOf,
-  dayClock,
-  dialCard,
   frameFacts,
-  kitInHand,
-  lightFor,
-  lightInputFor,
-  marksOf,
-  momentOf,
-  setUpInputFor,
-  siteOf,
-  staysOf,
-  stopDay,
-  writeArchive,
-} from '../core/dist/index.js';
-import { readArchive } from '../core/dist/formats/index.js';
-import {
-  faultyShot,
   frameSight,
   lumaOf,
   packedReading,
   plannedSceneEv,
   readSoftness,
   softnessVerdict,
+  staysOf,
   unpackedReading,
-  takeStandIn,
 } from '../core/dist/log/index.js';
+import { momentOf } from '../core/dist/outing/index.js';
+import { kitInHand, lightFor, lightInputFor, setUpInputFor, siteOf } from '../core/dist/plan/index.js';
+import { dialCard } from '../core/dist/setup/index.js';
+import { faultyShot, takeStandIn } from '../core/dist/stand-ins/index.js';
+import { stopDay } from '../core/dist/stop/index.js';
+import { marksOf } from '../core/dist/units/index.js';
+import { cloudOf } from '../core/dist/walk/index.js';
 import { numbersFrom } from './demo-town/plane.mjs';
 import { throughJpeg } from './through-jpeg.mjs';
 

@@ -4,10 +4,11 @@
  *   node scripts/mutated-frames.mjs [--count 100000] [--seed 5]
  */
 import { parseArgs } from 'node:util';
-import { ARCHIVE_VERSION, frameFacts } from '../core/dist/index.js';
-import { readRow } from '../core/dist/formats/index.js';
+import { ARCHIVE_VERSION } from '../core/dist/formats/archive/index.js';
+import { readRow } from '../core/dist/formats/reading/index.js';
+import { frameFacts } from '../core/dist/log/index.js';
 import { seeded } from '../core/dist/metering/index.js';
-import { standInPatchFile } from '../core/dist/log/camera/standInFile.js';
+import { standInPatchFile } from '../core/dist/stand-ins/camera/standInFile.js';
 import { appTags } from './app-tags.mjs';
 
 const { values } = parseArgs({ options: { count: { type: 'string', default: '100000' }, seed: { type: 'string', default: '5' } } });

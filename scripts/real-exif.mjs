@@ -4,7 +4,7 @@
 import { execFileSync } from 'node:child_process';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { frameFacts } from '../core/dist/index.js';
+import { frameFacts } from '../core/dist/log/index.js';
 import { appTags } from './app-tags.mjs';
 import { packageFolder } from './photographs/fetch.mjs';
 

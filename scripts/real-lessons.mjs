@@ -4,9 +4,8 @@
 // Of each simulated person the smear on the sensor is known; what is read of it is what was read of a real frame whose subject was
 // smeared by about as much, by the same factor. So reading's own errors, short, long and wild, are those of real textures.
 import { parseArgs } from 'node:util';
-import { frameFacts } from '../core/dist/index.js';
 import { DEFAULT_STANDARD } from '../core/dist/kit/index.js';
-import { frameSight, smearLesson, softnessVerdict, speedLesson } from '../core/dist/log/index.js';
+import { frameFacts, frameSight, smearLesson, softnessVerdict, speedLesson } from '../core/dist/log/index.js';
 import { circleOfConfusionMm } from '../core/dist/optics/index.js';
 import { randomOf } from './photographs/faults.mjs';
 import { framesOf } from './photographs/frames.mjs';

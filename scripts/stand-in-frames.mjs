@@ -7,9 +7,9 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { marksOf } from '../core/dist/index.js';
-import { faultyShot } from '../core/dist/log/index.js';
-import { standInFile } from '../core/dist/log/camera/standInFile.js';
+import { faultyShot } from '../core/dist/stand-ins/index.js';
+import { marksOf } from '../core/dist/units/index.js';
+import { standInFile } from '../core/dist/stand-ins/camera/standInFile.js';
 
 const { values, positionals } = parseArgs({
   allowPositionals: true,

@@ -7,8 +7,8 @@
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { ratioOfPatch } from '../core/dist/log/camera/standInPatch.js';
-import { standInPatchFile } from '../core/dist/log/camera/standInFile.js';
+import { ratioOfPatch } from '../core/dist/stand-ins/camera/standInPatch.js';
+import { standInPatchFile } from '../core/dist/stand-ins/camera/standInFile.js';
 
 const { values, positionals } = parseArgs({
   allowPositionals: true,

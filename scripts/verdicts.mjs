@@ -3,7 +3,8 @@
 // Each frame is written as a JPEG file of that quality and read back, as a camera's are; 0 leaves that out.
 // Frames by the hundred take a quarter of an hour.
 import { parseArgs } from 'node:util';
-import { faultyShot, lumaOf, readSoftness, softnessVerdict, takeStandIn } from '../core/dist/log/index.js';
+import { lumaOf, readSoftness, softnessVerdict } from '../core/dist/log/index.js';
+import { faultyShot, takeStandIn } from '../core/dist/stand-ins/index.js';
 import { throughJpeg } from './through-jpeg.mjs';
 
 const { values } = parseArgs({

@@ -1,40 +1,23 @@
 // Speeds of the core in Node, as ratios against a plain baseline of the same run where there is one.
 import { readFileSync } from 'node:fs';
 import Flatbush from 'flatbush';
+import { dayProfileSteps, DEFAULT_STAY, goodFramesOfUsefulStay, planDay, planDaySteps } from '../dist/day/index.js';
+import { DEFAULT_DISTRICT_OPTIONS, readDistrictSteps } from '../dist/formats/maps/index.js';
+import { readArchive } from '../dist/formats/reading/index.js';
+import { isSunlit, shadowScene, sunPosition, sunTrack } from '../dist/light/index.js';
+import { compareApproaches, foundIn, lightLadder, prepareSearch, searchAt, searchSetUp } from '../dist/setup/index.js';
+import { siteLookOf, stopDay, stopDayIn, stopLightOn, yearOfQualitySteps, yearOfSun } from '../dist/stop/index.js';
 import {
-  compareApproaches,
-  dayProfileSteps,
-  DEFAULT_STAY,
-  finish,
-  foundIn,
-  goodFramesOfUsefulStay,
   GRID_CELLS,
   gridPoints,
-  isSunlit,
-  lightLadder,
   metresFrom,
   placeAt,
-  planDay,
-  planDaySteps,
-  prepareSearch,
-  searchAt,
-  searchSetUp,
   shadowPolygons,
-  shadowScene,
   sightAt,
-  siteLookOf,
   siteScene,
-  stopDay,
-  stopDayIn,
-  stopLightOn,
-  sunPosition,
-  sunTrack,
   wayNetwork,
-  yearOfQualitySteps,
-  yearOfSun,
-} from '../dist/index.js';
-import { readArchive } from '../dist/formats/index.js';
-import { DEFAULT_DISTRICT_OPTIONS, readDistrictSteps } from '../dist/formats/maps.js';
+} from '../dist/streets/index.js';
+import { finish } from '../dist/units/index.js';
 
 /** Seconds a call, the median of several runs after one to warm up. */
 function secondsOf(work, runs = 7) {

@@ -1,17 +1,19 @@
 // Speeds of the log in Node: a picture looked through, and thousands of frames put to their stops; beside a million powers of the same run.
-import { DEFAULT_STANDARD, frameFacts, placedFrames, proposeClock } from '../dist/index.js';
+import { DEFAULT_STANDARD } from '../dist/kit/index.js';
 import {
   cropped,
-  faultyShot,
+  frameFacts,
   guessLesson,
   handsLesson,
   lumaOf,
   partBlur,
+  placedFrames,
   placesWorked,
+  proposeClock,
   readSoftness,
   softnessVerdict,
-  takeStandIn,
 } from '../dist/log/index.js';
+import { faultyShot, takeStandIn } from '../dist/stand-ins/index.js';
 import { msOf, powersMs, say } from './timing.mjs';
 
 const powers = powersMs();

@@ -1,14 +1,6 @@
 // Speeds of the bench in Node: milliseconds a megapixel, beside a million powers of the same run.
-import {
-  answerOf,
-  BUILT_IN_SCENES,
-  keyOnMap,
-  METER_PATTERNS,
-  paintScene,
-  prepareMap,
-  renderMap,
-  toneHistogram,
-} from '../dist/index.js';
+import { METER_PATTERNS } from '../dist/kit/index.js';
+import { answerOf, BUILT_IN_SCENES, keyOnMap, paintScene, prepareMap, renderMap, toneHistogram } from '../dist/metering/index.js';
 import { msOf, powersMs, say } from './timing.mjs';
 
 const powers = powersMs();

@@ -4,7 +4,8 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 // Compiled by `npm run build:core`.
-import { placeAt, writeArchive } from '../../core/dist/index.js';
+import { writeArchive } from '../../core/dist/formats/archive/index.js';
+import { placeAt } from '../../core/dist/streets/index.js';
 import { blocksOf } from './blocks.mjs';
 import { housesOf } from './houses.mjs';
 import { apart, areaOf, bands, bearing, common, numbersFrom, rounded, toLine, without } from './plane.mjs';

@@ -1,14 +1,6 @@
 import sharp from 'sharp';
-import {
-  cropped,
-  faultyShot,
-  FULL_PART_PX,
-  fullParts,
-  lumaOf,
-  partBlur,
-  readSoftness,
-  takeStandIn,
-} from '../../core/dist/log/index.js';
+import { cropped, FULL_PART_PX, fullParts, lumaOf, partBlur, readSoftness } from '../../core/dist/log/index.js';
+import { faultyShot, takeStandIn } from '../../core/dist/stand-ins/index.js';
 import { throughJpeg } from '../through-jpeg.mjs';
 
 /** As the program does it: brought down to so many pixels, and parts of it at its full size. */

@@ -1,5 +1,5 @@
 import type { RequestHandler } from 'express';
-import { handReadingAt, READS_EVERY_MS } from '@roam-dial/core/stand-in-meter';
+import { handReadingAt, READS_EVERY_MS } from '@roam-dial/core/stand-ins';
 
 /** More than anybody holds at once. */
 const MOST_STREAMS = 32;

@@ -1,7 +1,9 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { cloudOf, lightInputFor, type Metering, siteOf, type StopDay, stopDay, type Walk } from '@roam-dial/core';
-import { readArchive } from '@roam-dial/core/formats';
+import { readArchive } from '@roam-dial/core/formats/reading';
+import { lightInputFor, siteOf } from '@roam-dial/core/plan';
+import { type Metering, type StopDay, stopDay } from '@roam-dial/core/stop';
+import { cloudOf, type Walk } from '@roam-dial/core/walk';
 import type { Workspace } from '../app/data/workspace';
 
 /** The shipped demo as a browser has it on its day. */

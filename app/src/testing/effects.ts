@@ -1,4 +1,4 @@
-import type { KitItem } from '@roam-dial/core';
+import type { KitItem } from '@roam-dial/core/kit';
 import type { Workspace } from '../app/data/workspace';
 import { type Kind, SCENES, type Scene, type SceneName, shown, withKit } from './shown';
 

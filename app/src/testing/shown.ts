@@ -1,35 +1,22 @@
+import { planDay } from '@roam-dial/core/day';
+import { fitSteadiness } from '@roam-dial/core/handheld';
+import { type ControlKind, focusPositionsM, type KitItem, lensApertures } from '@roam-dial/core/kit';
+import { digitalMedium, placeKey } from '@roam-dial/core/metering';
+import { barrelTape, edgeLeanDeg, heightRatio, levelFacade, tiltForFacade } from '@roam-dial/core/optics';
+import { apartIn, dayFound, dayOfWalk } from '@roam-dial/core/plan';
+import { ladderOf, waysOut } from '@roam-dial/core/setup';
 import {
-  apartIn,
   type Approach,
-  barrelTape,
-  type ControlKind,
-  dayFound,
-  dayOfWalk,
   DEFAULT_APPROACH,
   DEFAULT_FRAMING,
   DEFAULT_INTENTS,
   DEFAULT_METERING,
   DEFAULT_SHOOTING,
-  digitalMedium,
-  edgeLeanDeg,
-  fitSteadiness,
-  focusPositionsM,
-  heightRatio,
-  type KitItem,
-  ladderOf,
-  lensApertures,
-  levelFacade,
-  placeKey,
-  planDay,
   type Shooting,
   type Stop,
   type StopDay,
-  stopsToday,
-  tiltForFacade,
-  type Walk,
-  walkLegs,
-  waysOut,
-} from '@roam-dial/core';
+} from '@roam-dial/core/stop';
+import { stopsToday, type Walk, walkLegs } from '@roam-dial/core/walk';
 import { demoDay, demoWorkspace } from './demo';
 import type { Workspace } from '../app/data/workspace';
 import { type Card, cardFor } from '../app/state/card.store';

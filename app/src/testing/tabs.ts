@@ -1,5 +1,7 @@
 import { TestBed } from '@angular/core/testing';
-import { DEFAULT_SETTINGS, DEFAULT_STANDARD, type KitItem, type Walk } from '@roam-dial/core';
+import { DEFAULT_SETTINGS } from '@roam-dial/core/formats/archive';
+import { DEFAULT_STANDARD, type KitItem } from '@roam-dial/core/kit';
+import type { Walk } from '@roam-dial/core/walk';
 import { filter, firstValueFrom } from 'rxjs';
 import { Database, DATABASE_NAME } from '../app/data/database';
 import { newKitItem, newWalk } from '../app/data/defaults';

@@ -1,6 +1,6 @@
 import { DEFAULT_PRICE_PER_MIN, type DayQuestion, type MinuteSpan, type Visit } from './question.js';
 import { walkHomeMin } from './plan.js';
-import { worthOfStay } from './stays.js';
+import { worthOfStay } from './search/stays.js';
 
 /** A stay as somebody has laid it out, whether it can be kept or not. */
 export interface LaidOut extends MinuteSpan {

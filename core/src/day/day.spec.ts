@@ -1,7 +1,7 @@
 import { bestOfEveryDay, walkedThrough } from '../../reference/everyDay.js';
 import { lightBetween, smallDay, strewnDay, usefulLight } from '../../reference/randomDays.js';
 import { finish } from '../units/index.js';
-import { dayOnGrid, dayTableSteps } from './dayTable.js';
+import { dayOnGrid, dayTableSteps } from './search/dayTable.js';
 import {
   asWalked,
   dayProfileSteps,
@@ -15,7 +15,7 @@ import {
   valueAsItStands,
   type Visit,
 } from './index.js';
-import { planFrom } from './readBack.js';
+import { planFrom } from './search/readBack.js';
 
 const visit = (id: string, worth: Visit['worth'], over: Partial<Visit> = {}): Visit => ({ id, worth, ...DEFAULT_STAY, ...over });
 

@@ -1,5 +1,5 @@
-import { dayOnGrid, dayTableSteps } from './dayTable.js';
-import { type Grid, isNever, minuteOf } from './grid.js';
+import { dayOnGrid, dayTableSteps } from './search/dayTable.js';
+import { type Grid, isNever, minuteOf } from './search/grid.js';
 import { MOST_EXACT, partOf, type PlanProgress, QUICK_STEP_MIN } from './planDay.js';
 import { profileSteps } from './profiles.js';
 import { checkDayQuestion, type DayQuestion, type Visit } from './question.js';

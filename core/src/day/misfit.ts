@@ -1,9 +1,9 @@
-import { planInOrder } from './chain.js';
-import { dayOnGrid, dayTableSteps } from './dayTable.js';
+import { planInOrder } from './search/chain.js';
+import { dayOnGrid, dayTableSteps } from './search/dayTable.js';
 import { type DayPlan, inTheWhole } from './plan.js';
 import { MOST_EXACT, planDay, QUICK_STEP_MIN } from './planDay.js';
 import { type DayQuestion, LATEST_MIN, subset } from './question.js';
-import { planFrom } from './readBack.js';
+import { planFrom } from './search/readBack.js';
 import { finish } from '../units/index.js';
 
 /** What would make a visit fit that a plan has left out. Costs are in millionths of a picture. */

@@ -1,6 +1,6 @@
-import { chainOf, planInOrder, valueOfChain } from './chain.js';
-import { dayOnGrid } from './dayTable.js';
-import { exchanged } from './orders.js';
+import { chainOf, planInOrder, valueOfChain } from './search/chain.js';
+import { dayOnGrid } from './search/dayTable.js';
+import { exchanged } from './search/orders.js';
 import type { DayPlan } from './plan.js';
 import { checkDayQuestion, type DayQuestion } from './question.js';
 

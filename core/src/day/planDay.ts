@@ -1,11 +1,11 @@
-import { planInOrder } from './chain.js';
-import { bestStart, type DayOnGrid, dayOnGrid, type DayTable, dayTableSteps } from './dayTable.js';
-import { NEVER } from './grid.js';
-import { manyVisitsSteps } from './manyVisits.js';
+import { planInOrder } from './search/chain.js';
+import { bestStart, type DayOnGrid, dayOnGrid, type DayTable, dayTableSteps } from './search/dayTable.js';
+import { NEVER } from './search/grid.js';
+import { manyVisitsSteps } from './search/manyVisits.js';
 import type { DayPlan } from './plan.js';
 import { finish } from '../units/index.js';
 import { checkDayQuestion, type DayQuestion } from './question.js';
-import { planFrom } from './readBack.js';
+import { planFrom } from './search/readBack.js';
 
 /** How good a plan is known to be: nothing is better on a grid of so many minutes, or nothing is by more than a share. */
 export type Proof =

@@ -1,6 +1,6 @@
-import { type DayTable, leaveRow, rowOf, stayFrom } from './dayTable.js';
-import { isNever, NEVER } from './grid.js';
-import type { Stays } from './stays.js';
+import { type DayTable, leaveRow, rowOf, stayFrom } from './search/dayTable.js';
+import { isNever, NEVER } from './search/grid.js';
+import type { Stays } from './search/stays.js';
 
 /** Of every visit, by slot: the worth of the best plan in which it begins just there; `NEVER` where none does. */
 export type Profiles = readonly Int32Array[];

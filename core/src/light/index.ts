@@ -6,7 +6,7 @@ export {
   LAMPS_ON_BELOW_DEG,
 } from './artificial.js';
 export { type DayClock, dayClock, dayOfYear, LAST_MINUTE, MINUTES_PER_DAY } from './dayClock.js';
-export { type CloudByHour, cloudAt, simulatedCloud } from './forecast.js';
+export { type CloudByHour, cloudAt } from './forecast.js';
 export { checkTimeZone, type DaySpan, localDaySpan } from './localDay.js';
 export { type MoonName, moonName, moonView, type MoonView } from './moon.js';
 export { angleBetweenDeg, glareAngleDeg, POLARISER_PRICE_EV, polariserView, type PolariserView } from './polariser.js';

@@ -8,13 +8,11 @@ export {
   DEPARTS_FROM_EV,
   wideDepartures,
 } from './compare/plannedAgainstUsed.js';
-export { type HandsPath, type StandInPicture, type StandInShot, takeStandIn } from './camera/standInCamera.js';
-export { type Blur } from './softness/spread.js';
+export { type Blur } from './softness/blur/spread.js';
 export { cropped, type Luma, lumaOf } from './softness/luma.js';
-export { type Fault, faultyShot, type FaultyShot } from './camera/faultyShot.js';
-export { readSoftness, type SoftnessReading } from './softness/readSoftness.js';
+export { readSoftness, type SoftnessReading, TILES_LONG, TILES_SHORT } from './softness/readSoftness.js';
 export { type Evidence, evidenceOf, type Look, smearOf, stateOf, type TileState } from './softness/evidence.js';
-export { type BlurTrace } from './softness/blurTrace.js';
+export { type BlurTrace } from './softness/blur/blurTrace.js';
 export { type FrameMeant, leftByPlan, leftBySettings, NOT_PLANNED } from './softness/settings.js';
 export { SIGNS, signsOf } from './softness/signs.js';
 export { lookAsMeant, LOOKS, softnessVerdict, type SoftnessVerdict, weighable } from './softness/verdict.js';

@@ -1,5 +1,4 @@
 import { liftShutterS, liftWindow, powerAt } from './flashLift.js';
-import { handReadingAt } from './standInMeter.js';
 
 describe('a lift by flash under a dusky sky', () => {
   // EV 8 at 18:30 falling by 0.22 a minute, nothing known before.
@@ -24,20 +23,5 @@ describe('a lift by flash under a dusky sky', () => {
     expect(powerAt(5, of)).toEqual({ power: 1, can: 'give' });
     expect(powerAt(5.1, of).can).toBe('tooFar');
     expect(powerAt(0.4, of).can).toBe('tooNear');
-  });
-});
-
-describe('the stand-in for a meter in the hand', () => {
-  it('reads the same made-up scene over and over, resting on each thing', () => {
-    expect(handReadingAt(7)).toEqual(handReadingAt(7));
-    expect([0, 8, 16, 48].map((count) => handReadingAt(count).name)).toEqual([
-      'the white wall',
-      'a coat in the sun',
-      'the pavement',
-      'the white wall',
-    ]);
-    const rested = [4, 5, 6, 7].map((count) => handReadingAt(count).ev100);
-    expect(Math.max(...rested) - Math.min(...rested)).toBeLessThan(0.25);
-    expect(Math.abs((rested[0] as number) - 15.8)).toBeLessThanOrEqual(0.12);
   });
 });

@@ -87,5 +87,4 @@ export {
 } from './night.js';
 export { type FrameTyped, readFrame, type ReadTyped, readTyped } from './typedReading.js';
 export { isoFor, secondsFor, sideOfSchool } from './isoFor.js';
-export { type HandReading, handReadingAt, READS_EVERY_MS } from './standInMeter.js';
 export { liftShutterS, type LiftQuestion, type LiftWindow, liftWindow, LOWEST_POWER, powerAt } from './flashLift.js';

@@ -21,5 +21,4 @@ export { minuteToComeBack, type Return, RETURN_CROWDS, type ReturnCrowd } from '
 export { type CommonDay, commonDay, type ReturnDays, runOn } from './commonDay.js';
 export { sameDarkness } from './sameDarkness.js';
 export { thinnedTrack } from './thinned.js';
-export { simulatedPicture } from './simulatedPicture.js';
 export { type StopSummary, walkSummary } from './summary.js';

@@ -12,12 +12,20 @@ export {
   type IntentKind,
   type IntentOf,
 } from './intents.js';
-export { type LightWindow, lightWindows, WINDOW_RULES, type WindowRules } from './lightWindows.js';
-export type { MissingLight } from './missingLight.js';
-export { type PictureLight, pictureLightAt } from './pictureLight.js';
+export { type LightWindow, lightWindows, WINDOW_RULES, type WindowRules } from './light/lightWindows.js';
+export type { MissingLight } from './light/missingLight.js';
+export { type PictureLight, pictureLightAt } from './light/pictureLight.js';
 export type { Background, BackgroundKind, Face } from './background.js';
 export { type CameraReach, DEFAULT_CAMERA_REACH } from './cameraReach.js';
-export { axisGapDeg, type QualityInput, type Ramp, type RampFigure, ramp, type SiteOfDay, type WindowReason } from './quality.js';
+export {
+  axisGapDeg,
+  type QualityInput,
+  type Ramp,
+  type RampFigure,
+  ramp,
+  type SiteOfDay,
+  type WindowReason,
+} from './light/quality.js';
 export {
   DEFAULT_THRESHOLDS,
   GATES,
@@ -25,7 +33,7 @@ export {
   THRESHOLD_NAMES,
   type ThresholdName,
   type WindowThresholds,
-} from './thresholds.js';
+} from './light/thresholds.js';
 export { type Consent, type Movers, type Pavement, type Stop, type Subject, type SunGap, ZONE_LAWS, type ZoneLaw } from './stop.js';
 export {
   scaledZone,
@@ -54,7 +62,7 @@ export {
   type StopDayInput,
   stopLightOn,
   type StopMinutes,
-} from './stopDay.js';
+} from './light/stopDay.js';
 export {
   bearingGapDeg,
   isSpotSunlit,
@@ -65,8 +73,8 @@ export {
   type StopInstant,
   type StopLight,
   stopLightAt,
-} from './stopLight.js';
-export { type SameLight, sameLightAgain } from './sameLight.js';
+} from './light/stopLight.js';
+export { type SameLight, sameLightAgain } from './light/sameLight.js';
 export {
   type BestDay,
   bestDays,
@@ -79,7 +87,7 @@ export {
   yearOfQualitySteps,
   type YearOfSun,
   yearOfSun,
-} from './yearOfLight.js';
+} from './light/yearOfLight.js';
 export { isAloneWished, PEOPLE_WISHES, peopleWishOf, type PeopleWish, type Wishes } from './wishes.js';
 export {
   DEFAULT_METERING,
@@ -92,4 +100,4 @@ export {
   READING_KINDS,
   type ReadingKind,
 } from './metering.js';
-export { LIGHT_CHANGES, type LightChange } from './lightChange.js';
+export { LIGHT_CHANGES, type LightChange } from './light/lightChange.js';

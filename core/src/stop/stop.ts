@@ -6,7 +6,7 @@ import type { Framing } from './framing.js';
 import type { GroundMark } from './ground.js';
 import type { Hand } from './hand.js';
 import type { HoursSpan } from './hours.js';
-import type { LightChange } from './lightChange.js';
+import type { LightChange } from './light/lightChange.js';
 import type { Metering } from './metering.js';
 import type { Shooting } from './shooting.js';
 import type { Wishes } from './wishes.js';

@@ -1,8 +1,8 @@
 import { RAD_PER_DEG } from '../units/index.js';
 import type { Prism } from '../light/index.js';
-import { castRay, type WallEdge } from './castRay.js';
+import { castRay, type WallEdge } from './horizon/castRay.js';
 import { type Camera, eyeOf } from './groundGrid.js';
-import type { BearingMask } from './horizon.js';
+import type { BearingMask } from './horizon/horizon.js';
 import { columnsOf, type Look, lookSteps, type View } from './viewRays.js';
 
 /**

@@ -1,6 +1,6 @@
 import { RAD_PER_DEG } from '../units/index.js';
 import { isStrictlyInside, passesThrough, type Prism } from '../light/index.js';
-import type { SpotPoint } from './horizon.js';
+import type { SpotPoint } from './horizon/horizon.js';
 
 /** The ground in front of the camera: 24 x 24 cells of half a metre; docs/formulas.md#ground-grid. */
 export const GRID_SIDE = 24;

@@ -1,4 +1,4 @@
-export { castRay, type RayHit, type WallEdge } from './castRay.js';
+export { castRay, type RayHit, type WallEdge } from './horizon/castRay.js';
 export { type District, type DistrictBuilding, HEIGHT_SOURCES, type HeightSource, metresFrom, placeAt } from './district.js';
 export {
   aheadOf,
@@ -23,8 +23,8 @@ export {
   skyShareOf,
   type SpotPoint,
   uprightSkyShareOf,
-} from './horizon.js';
-export { horizonSteps, twoHorizonSteps } from './measureHorizon.js';
+} from './horizon/horizon.js';
+export { horizonSteps, twoHorizonSteps } from './horizon/measureHorizon.js';
 export { borderM, creepMPerMin, CREEP_OVER_MIN, largestPatch, largestSquareM, type LitPatch } from './patch.js';
 export { sectionBuildings, type StreetSection } from './section.js';
 export { type Outline, shadowPolygons } from './shadowPolygons.js';
@@ -46,6 +46,6 @@ export { type Span, streetCut, type StreetCut } from './streetCut.js';
 export { streetShape, type StreetShape } from './streetAxis.js';
 export { type FootWay, footMinutes, type WayNetwork, wayNetwork } from './wayNetwork.js';
 export { footOn, type Point, type Way, WAY_KINDS, type WayKind, WIDEST_WAY_M } from './way.js';
-export { sunBearings } from './sunBearings.js';
+export { sunBearings } from './horizon/sunBearings.js';
 export { areTreesInLeaf, crownPrism, type Tree, TREE_LIGHT } from './trees.js';
 export { incidenceOn, SUBJECT_HEIGHTS_M, type View, type ViewRay } from './viewRays.js';

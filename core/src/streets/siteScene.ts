@@ -1,6 +1,6 @@
 import { apparentSun, type Building, type Prism, readPrism, type SunPosition, type Surroundings } from '../light/index.js';
 import { finish, checkArray, checkAtLeast, checkBetween, checkFinite, checkOptions, checkPositive } from '../units/index.js';
-import { castRay } from './castRay.js';
+import { castRay } from './horizon/castRay.js';
 import { faceSteps } from './face.js';
 import {
   aheadOf,
@@ -23,14 +23,14 @@ import {
   skyDirection,
   skyShareOf,
   type SpotPoint,
-} from './horizon.js';
-import { horizonSteps, twoHorizonSteps } from './measureHorizon.js';
+} from './horizon/horizon.js';
+import { horizonSteps, twoHorizonSteps } from './horizon/measureHorizon.js';
 import { largestPatch, largestSquareM, type LitPatch } from './patch.js';
-import { sunBearings } from './sunBearings.js';
+import { sunBearings } from './horizon/sunBearings.js';
 import type { Outline } from './shadowPolygons.js';
 import { crownPrism, type Tree, TREE_LIGHT } from './trees.js';
 import { backgroundSteps, type View } from './viewRays.js';
-import { lightOnWalls, meanWallSkyShare, type WallsSeen, wallsSeenSteps } from './wallsSeen.js';
+import { lightOnWalls, meanWallSkyShare, type WallsSeen, wallsSeenSteps } from './horizon/wallsSeen.js';
 
 /** Where a stop stands among buildings, and what it looks at. Metres from the district's origin. */
 export interface Site {

@@ -1,6 +1,6 @@
 import { type Building, readPrism } from '../light/index.js';
 import { checkOptions, RAD_PER_DEG } from '../units/index.js';
-import { castRay } from './castRay.js';
+import { castRay } from './horizon/castRay.js';
 import { STANDING_M } from './groundGrid.js';
 
 /** A street as its walls show it from a place in it. */

@@ -1,10 +1,10 @@
 import { RAD_PER_DEG } from '../units/index.js';
 import type { Prism, SunPosition } from '../light/index.js';
-import { castRay, type RayHit } from './castRay.js';
+import { castRay, type RayHit } from './horizon/castRay.js';
 import { type Camera, eyeOf } from './groundGrid.js';
-import { type BearingMask, isOpen, type SkyDirection, type SpotPoint } from './horizon.js';
+import { type BearingMask, isOpen, type SkyDirection, type SpotPoint } from './horizon/horizon.js';
 import { STANDING_M } from './groundGrid.js';
-import { type Places, placeSteps } from './wallsSeen.js';
+import { type Places, placeSteps } from './horizon/wallsSeen.js';
 /** Heights on the subject behind which the background is looked at. */
 export const SUBJECT_HEIGHTS_M = [1.3, 1.45, 1.6, 1.75] as const;
 const WIDEST_COLUMNS_DEG = 12;

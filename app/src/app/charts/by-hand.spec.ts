@@ -1,6 +1,6 @@
 import type { Type } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
-import type { Limit, Passer } from '@roam-dial/core';
+import type { Limit, Passer } from '@roam-dial/core/setup';
 import { Wording } from '../wording/wording';
 import { FacadeSection } from './framing/facade-section';
 import { type GroundMove, GroundStrip } from './ground-strip/ground-strip';

@@ -1,4 +1,4 @@
-import type { StopDay } from '@roam-dial/core';
+import type { StopDay } from '@roam-dial/core/stop';
 import { plainDay } from '../../testing/demo';
 import { evScale, lightKindAt, ribbonSegments } from './light-ribbon/light-ribbon.geometry';
 import { hourTicks, minutesForStep, timeDomain, timeScale } from './time-axis';

@@ -1,4 +1,4 @@
-import { GRID_CELLS, GRID_SIDE } from '@roam-dial/core';
+import { GRID_CELLS, GRID_SIDE } from '@roam-dial/core/streets';
 import { bearingBetween, litBorder, litStrips, placeFrom } from './street-plan/street-plan.layers';
 import { lengthOf, rayEnd, sectionScale } from './street-section/street-section.geometry';
 

@@ -1,4 +1,4 @@
-import type { Limit } from '@roam-dial/core';
+import type { Limit } from '@roam-dial/core/setup';
 import { distanceAtX, distanceX, groundPlot, groundReachM, lengthTicks, wedgePath } from './ground-strip/ground-strip.geometry';
 import {
   borderPath,

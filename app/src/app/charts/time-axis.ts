@@ -1,5 +1,5 @@
 import type { HandleStep } from './handle';
-import { MINUTES_PER_DAY } from '@roam-dial/core';
+import { MINUTES_PER_DAY } from '@roam-dial/core/light';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 
 /** Minutes of the day that the charts of one walk share. */

@@ -1,6 +1,6 @@
 import { Injectable } from '@angular/core';
-import { type Archive, shippedArchive } from '@roam-dial/core';
-import type { ReadArchive } from '@roam-dial/core/formats';
+import { type Archive, shippedArchive } from '@roam-dial/core/formats/archive';
+import type { ReadArchive } from '@roam-dial/core/formats/reading';
 import { demoOn } from './demo';
 import { fetched } from './fetched';
 
@@ -8,7 +8,10 @@ import { fetched } from './fetched';
 @Injectable({ providedIn: 'root' })
 export class ArchiveService {
   async readFile(file: File): Promise<ReadArchive> {
-    const { LARGEST_ARCHIVE_BYTES, readArchive } = await fetched('The archive reader', () => import('@roam-dial/core/formats'));
+    const { LARGEST_ARCHIVE_BYTES, readArchive } = await fetched(
+      'The archive reader',
+      () => import('@roam-dial/core/formats/reading'),
+    );
     // A file past the limit is refused by its size, unread.
     if (file.size > LARGEST_ARCHIVE_BYTES) {
       const megabytes = Math.round(file.size / 1024 / 1024);

@@ -1,4 +1,4 @@
-import { type Archive, ARCHIVE_VERSION, type CollectionName, COLLECTIONS, EMPTY_ARCHIVE } from '@roam-dial/core';
+import { type Archive, ARCHIVE_VERSION, type CollectionName, COLLECTIONS, EMPTY_ARCHIVE } from '@roam-dial/core/formats/archive';
 import { liveQuery } from 'dexie';
 import { Observable } from 'rxjs';
 import { type Database, NEWEST_TABLES, type StoredOrder, type StoredRow } from './database';

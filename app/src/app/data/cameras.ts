@@ -1,4 +1,4 @@
-import type { Body, KitItem, Lens } from '@roam-dial/core';
+import type { Body, KitItem, Lens } from '@roam-dial/core/kit';
 import { newKitItem } from './defaults';
 
 /** Four answers that make a camera; the rest is as of most, and can be changed in Kit. */

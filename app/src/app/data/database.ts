@@ -1,5 +1,5 @@
 import { Injectable, InjectionToken, inject } from '@angular/core';
-import type { CollectionName } from '@roam-dial/core';
+import type { CollectionName } from '@roam-dial/core/formats/archive';
 import type { PackedReading } from '@roam-dial/core/log';
 import Dexie, { type Table, type Transaction } from 'dexie';
 

@@ -1,17 +1,8 @@
-import {
-  type Body,
-  DEFAULT_APPROACH,
-  DEFAULT_INTENTS,
-  FILM_HOLDS,
-  type KitItem,
-  type KitKind,
-  slowestAutoSeries,
-  STRAIGHT_HOLDS,
-  type Stop,
-  type StopStep,
-  type Walk,
-  LAST_MINUTE,
-} from '@roam-dial/core';
+import { type Body, FILM_HOLDS, type KitItem, type KitKind, slowestAutoSeries, STRAIGHT_HOLDS } from '@roam-dial/core/kit';
+import { LAST_MINUTE } from '@roam-dial/core/light';
+import { DEFAULT_APPROACH, DEFAULT_INTENTS, type Stop } from '@roam-dial/core/stop';
+import type { StopStep } from '@roam-dial/core/units';
+import type { Walk } from '@roam-dial/core/walk';
 import { GAZETTEER } from './gazetteer';
 
 /** New things start complete, so that every number has something to stand on. */

@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import type { ArchivedReading } from '@roam-dial/core/formats';
+import type { ArchivedReading } from '@roam-dial/core/formats/reading';
 import type { SightRow } from './database';
 import { packedAgain } from './reading-text';
 

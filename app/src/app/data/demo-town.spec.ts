@@ -1,19 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import {
-  ARCHIVE_VERSION,
-  type LightWindow,
-  metresFrom,
-  type Place,
-  type Point,
-  shippedArchive,
-  type Stop,
-  type StopDay,
-  streetAt,
-  walkLegs,
-  wayNetwork,
-} from '@roam-dial/core';
-import { readArchive } from '@roam-dial/core/formats';
+import { ARCHIVE_VERSION, shippedArchive } from '@roam-dial/core/formats/archive';
+import { readArchive } from '@roam-dial/core/formats/reading';
+import type { Place } from '@roam-dial/core/light';
+import { streetAt } from '@roam-dial/core/plan';
+import type { LightWindow, Stop, StopDay } from '@roam-dial/core/stop';
+import { metresFrom, type Point, wayNetwork } from '@roam-dial/core/streets';
+import { walkLegs } from '@roam-dial/core/walk';
 import { demoDay, demoWorkspace } from '../../testing/demo';
 
 const WORKSPACE = demoWorkspace();

@@ -1,4 +1,6 @@
-import type { Archive, LogStay, Walk, WalkLog } from '@roam-dial/core';
+import type { Archive } from '@roam-dial/core/formats/archive';
+import type { LogStay, WalkLog } from '@roam-dial/core/log';
+import type { Walk } from '@roam-dial/core/walk';
 import { DateTime } from 'luxon';
 
 const SATURDAY = 6;

@@ -1,4 +1,4 @@
-import type { WalkPlace } from '@roam-dial/core';
+import type { WalkPlace } from '@roam-dial/core/walk';
 
 /** Made-up places, all of them in open sea: they are on no map. */
 const INVENTED: readonly Omit<WalkPlace, 'isInvented'>[] = [

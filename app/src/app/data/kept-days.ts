@@ -1,5 +1,5 @@
 import { Injectable, InjectionToken, inject } from '@angular/core';
-import type { StopDay } from '@roam-dial/core';
+import type { StopDay } from '@roam-dial/core/stop';
 import Dexie, { type Table } from 'dexie';
 import { catchError, from, map, type Observable, of } from 'rxjs';
 import { contentKey } from './content-key';

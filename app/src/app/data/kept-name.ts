@@ -1,4 +1,4 @@
-import { LONGEST_NAME } from '@roam-dial/core';
+import { LONGEST_NAME } from '@roam-dial/core/formats/archive';
 
 /** A file's name as it is kept: one that is too long loses its middle, never its ending, and never half a letter. */
 export function keptName(name: string): string {

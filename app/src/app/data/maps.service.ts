@@ -1,6 +1,6 @@
 import { Injectable } from '@angular/core';
-import type { District } from '@roam-dial/core';
-import type { DistrictOptions, ReadDistrict, ReadForecast, ReadingProgress } from '@roam-dial/core/maps';
+import type { DistrictOptions, ReadDistrict, ReadForecast, ReadingProgress } from '@roam-dial/core/formats/maps';
+import type { District } from '@roam-dial/core/streets';
 import { from, type Observable, of, switchMap } from 'rxjs';
 import { createMapWorker } from '../workers/create-map-worker';
 import type { MapAnswer, MapQuestion } from '../workers/map-desk';
@@ -28,7 +28,7 @@ export class MapsService {
   }
 
   async writeDistrict(district: District): Promise<string> {
-    const { writeDistrict } = await fetched('The map writer', () => import('@roam-dial/core/maps'));
+    const { writeDistrict } = await fetched('The map writer', () => import('@roam-dial/core/formats/maps'));
     return writeDistrict(district);
   }
 

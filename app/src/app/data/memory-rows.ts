@@ -1,4 +1,4 @@
-import { EMPTY_ARCHIVE } from '@roam-dial/core';
+import { EMPTY_ARCHIVE } from '@roam-dial/core/formats/archive';
 import { BehaviorSubject } from 'rxjs';
 import type { Loaded, RowStore, Written } from './row-store';
 

@@ -1,4 +1,5 @@
-import { exposureValue100, type Photograph } from '@roam-dial/core';
+import { exposureValue100 } from '@roam-dial/core/exposure';
+import type { Photograph } from '@roam-dial/core/metering';
 import { imageSize } from 'image-size';
 import { createId } from './defaults';
 import { fetched } from './fetched';

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { ArchivedPicture } from '@roam-dial/core/formats';
+import type { ArchivedPicture } from '@roam-dial/core/formats/reading';
 import { Database, type SightRow } from './database';
 import { archivedReading, bytesOf, packedAgain, textOf } from './reading-text';
 import { Sights } from './sights';

@@ -1,4 +1,4 @@
-import type { ArchivedReading } from '@roam-dial/core/formats';
+import type { ArchivedReading } from '@roam-dial/core/formats/reading';
 import type { PackedReading } from '@roam-dial/core/log';
 
 /** What was measured in a picture as text of an archive, its bytes as base64, and back. */

@@ -1,4 +1,4 @@
-import type { Archive } from '@roam-dial/core';
+import type { Archive } from '@roam-dial/core/formats/archive';
 import type { Observable } from 'rxjs';
 import type { Patch } from './patch';
 import type { SetAside } from './stored-form';

@@ -1,4 +1,5 @@
-import { LAST_MINUTE, LONGEST_NAME, type Place } from '@roam-dial/core';
+import { LONGEST_NAME } from '@roam-dial/core/formats/archive';
+import { LAST_MINUTE, type Place } from '@roam-dial/core/light';
 import { DateTime } from 'luxon';
 import { fetched } from './fetched';
 

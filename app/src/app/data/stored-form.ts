@@ -1,5 +1,12 @@
-import { type Archive, ARCHIVE_VERSION, type CollectionName, COLLECTIONS, LIST_NAMES, SINGLE_NAMES } from '@roam-dial/core';
-import type { pathText, readRow } from '@roam-dial/core/formats';
+import {
+  type Archive,
+  ARCHIVE_VERSION,
+  type CollectionName,
+  COLLECTIONS,
+  LIST_NAMES,
+  SINGLE_NAMES,
+} from '@roam-dial/core/formats/archive';
+import type { pathText, readRow } from '@roam-dial/core/formats/reading';
 import type { StoredOrder, StoredRow } from './database';
 import { fetched } from './fetched';
 
@@ -63,7 +70,7 @@ const FORMATS_LIMIT_MS = 60_000;
 
 /** The validator is a chunk of its own, loaded when there is something to read. */
 export const loadFormats = (): Promise<Formats> =>
-  fetched('The reader of your stored data', () => import('@roam-dial/core/formats'), FORMATS_LIMIT_MS);
+  fetched('The reader of your stored data', () => import('@roam-dial/core/formats/reading'), FORMATS_LIMIT_MS);
 
 export interface ReadRows {
   readonly rows: ReadonlyMap<CollectionName, ReadonlyMap<string, unknown>>;

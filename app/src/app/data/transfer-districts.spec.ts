@@ -1,4 +1,4 @@
-import type { Archive } from '@roam-dial/core';
+import type { Archive } from '@roam-dial/core/formats/archive';
 import { demoWorkspace } from '../../testing/demo';
 import { importInto } from './transfer';
 

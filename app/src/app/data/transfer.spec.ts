@@ -1,4 +1,5 @@
-import { DEFAULT_SETTINGS, DEFAULT_STANDARD, type Body, type KitItem } from '@roam-dial/core';
+import { DEFAULT_SETTINGS } from '@roam-dial/core/formats/archive';
+import { type Body, DEFAULT_STANDARD, type KitItem } from '@roam-dial/core/kit';
 import { nextDemoDay } from './demo';
 import { newKitItem, newStop, newWalk } from './defaults';
 import { importInto } from './transfer';

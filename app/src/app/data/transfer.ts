@@ -1,4 +1,4 @@
-import { type Archive, COLLECTIONS, LIST_NAMES, type ListName, type Reference } from '@roam-dial/core';
+import { type Archive, COLLECTIONS, LIST_NAMES, type ListName, type Reference } from '@roam-dial/core/formats/archive';
 import { isSame } from './patch';
 import type { Workspace } from './workspace';
 

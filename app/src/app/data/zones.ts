@@ -1,4 +1,4 @@
-import type { Place } from '@roam-dial/core';
+import type { Place } from '@roam-dial/core/light';
 import { fetched } from './fetched';
 
 /** The time zone of a place, from a table that comes with the program and is loaded when somebody asks. */

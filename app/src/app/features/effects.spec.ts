@@ -1,20 +1,18 @@
+import { DEFAULT_FIGURES, type Figures, type Standard } from '@roam-dial/core/kit';
 import {
   DEFAULT_APPROACH,
-  DEFAULT_FIGURES,
   DEFAULT_FRAMING,
   DEFAULT_INTENTS,
   DEFAULT_SHOOTING,
-  type Figures,
   type Framing,
   type GroundMark,
   type Movers,
   type Shooting,
-  type Standard,
   type Stop,
   type Subject,
-  type Walk,
   type Wishes,
-} from '@roam-dial/core';
+} from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 import { WALL_READ } from '../../testing/demo';
 import { everyFieldOf } from '../../testing/effects';
 import { DEMO, withStops, withWalk } from '../../testing/shown';

@@ -1,4 +1,4 @@
-import type { Body, Film, Filter, Flash, Lens, Support } from '@roam-dial/core';
+import type { Body, Film, Filter, Flash, Lens, Support } from '@roam-dial/core/kit';
 import { everyFieldOf, itemPut } from '../../testing/effects';
 
 /** What lies in the bag: as in effects.spec.ts, every field is changed, and something that the screens show changes with it. */

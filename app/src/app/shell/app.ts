@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, injec
 import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
-import { DEFAULT_SETTINGS } from '@roam-dial/core';
+import { DEFAULT_SETTINGS } from '@roam-dial/core/formats/archive';
 import { DialCard } from '../features/card';
 import { Spine } from '../features/spine';
 import { AppActions } from '../state/actions/app.actions';

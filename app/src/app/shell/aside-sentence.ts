@@ -1,4 +1,4 @@
-import type { CollectionName } from '@roam-dial/core';
+import type { CollectionName } from '@roam-dial/core/formats/archive';
 import type { SetAside } from '../data/stored-form';
 
 const WORDS: Readonly<Record<CollectionName, readonly [one: string, many: string]>> = {

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatBottomSheetRef } from '@angular/material/bottom-sheet';
 import { RouterLink, RouterLinkActive } from '@angular/router';
-import { DEFAULT_SETTINGS } from '@roam-dial/core';
+import { DEFAULT_SETTINGS } from '@roam-dial/core/formats/archive';
 import { AppActions } from '../state/actions/app.actions';
 import { OutingStore } from '../state/outing.store';
 import { WorkspaceStore } from '../state/workspace.store';

@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
-import { DEFAULT_SETTINGS, type Settings } from '@roam-dial/core';
-import type { ReadArchive } from '@roam-dial/core/formats';
+import { DEFAULT_SETTINGS, type Settings } from '@roam-dial/core/formats/archive';
+import type { ReadArchive } from '@roam-dial/core/formats/reading';
 import type { ImportMode } from '../data/transfer';
 import { AppActions } from '../state/actions/app.actions';
 import { WalkActions } from '../state/actions/walk.actions';

@@ -1,6 +1,7 @@
 import { inject, Injectable } from '@angular/core';
-import type { Return, ReturnDays, Walk } from '@roam-dial/core';
 import { placesWorked, type PlaceWorked } from '@roam-dial/core/log';
+import type { Return, ReturnDays } from '@roam-dial/core/outing';
+import type { Walk } from '@roam-dial/core/walk';
 import { combineLatest, distinctUntilChanged, map, type Observable, of, switchMap } from 'rxjs';
 import type { Workspace } from '../data/workspace';
 import { LogStore } from './log.store';

@@ -1,4 +1,6 @@
-import { lightFor, type Stop, type StopDay, type StopLight, type Walk } from '@roam-dial/core';
+import { lightFor } from '@roam-dial/core/plan';
+import type { Stop, StopDay, StopLight } from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 
 type WalkLight = Pick<Walk, 'day' | 'place' | 'cloud' | 'forecast'>;
 

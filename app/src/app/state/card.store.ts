@@ -1,27 +1,18 @@
 import { Injectable, inject } from '@angular/core';
+import type { Filter, Lens, Standard } from '@roam-dial/core/kit';
 import {
-  type Cells,
-  dialCardAt,
-  type Filter,
   filterFor,
   isWithinReach,
   type KitInHand,
   kitInHand,
-  type Lens,
   lensesInBag,
   lightFor,
-  type PictureLight,
-  pictureLightAt,
-  type SetUpInput,
   setUpInputFor,
-  type SetUpResult,
   siteOf,
-  type Standard,
-  type Stop,
-  type StopDay,
-  type StopLight,
-  type Walk,
-} from '@roam-dial/core';
+} from '@roam-dial/core/plan';
+import { type Cells, dialCardAt, type SetUpInput, type SetUpResult } from '@roam-dial/core/setup';
+import { type PictureLight, pictureLightAt, type Stop, type StopDay, type StopLight } from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 import { combineLatest, distinctUntilChanged, map, type Observable } from 'rxjs';
 import type { Workspace } from '../data/workspace';
 import { Scenes } from './scenes';

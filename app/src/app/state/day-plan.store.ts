@@ -1,5 +1,6 @@
 import { Injectable, inject } from '@angular/core';
-import { type DayFound, districtOf, stopsToday, type Walk, type WalkOfDay } from '@roam-dial/core';
+import { type DayFound, districtOf, type WalkOfDay } from '@roam-dial/core/plan';
+import { stopsToday, type Walk } from '@roam-dial/core/walk';
 import {
   BehaviorSubject,
   combineLatest,

@@ -1,4 +1,5 @@
-import type { District, Stop, StopDay } from '@roam-dial/core';
+import type { Stop, StopDay } from '@roam-dial/core/stop';
+import type { District } from '@roam-dial/core/streets';
 import { BehaviorSubject, type Observable, Subject, type Subscription } from 'rxjs';
 import type { LightWorker } from '../workers/light.client';
 import type { DayQuestion } from '../workers/measured-light';

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import type { StopDay } from '@roam-dial/core';
+import type { StopDay } from '@roam-dial/core/stop';
 import { BehaviorSubject, firstValueFrom, filter, Observable, of, Subject } from 'rxjs';
 import { demoWorkspace, plainDay } from '../../testing/demo';
 import { KeptDays } from '../data/kept-days';

@@ -1,5 +1,7 @@
 import { Injectable, inject } from '@angular/core';
-import { cloudOf, lightInputFor, siteOf, type Stop, type StopDay, type StopDayInput, type Walk } from '@roam-dial/core';
+import { lightInputFor, siteOf } from '@roam-dial/core/plan';
+import type { Stop, StopDay, StopDayInput } from '@roam-dial/core/stop';
+import { cloudOf, type Walk } from '@roam-dial/core/walk';
 import {
   auditTime,
   BehaviorSubject,

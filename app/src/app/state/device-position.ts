@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import type { Place } from '@roam-dial/core';
+import type { Place } from '@roam-dial/core/light';
 import { BehaviorSubject, distinctUntilChanged, Observable, of, switchMap } from 'rxjs';
 import { shared } from './shared';
 

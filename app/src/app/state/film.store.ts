@@ -1,5 +1,5 @@
 import { Injectable, inject } from '@angular/core';
-import { type FilmQuestion, filmQuestion } from '@roam-dial/core';
+import { type FilmQuestion, filmQuestion } from '@roam-dial/core/plan';
 import { distinctUntilChanged, map, type Observable, of, startWith } from 'rxjs';
 import { askLatest } from '../workers/answers';
 import { SetUpClient } from '../workers/set-up.client';

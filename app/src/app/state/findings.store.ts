@@ -1,15 +1,7 @@
 import { Injectable, inject } from '@angular/core';
-import {
-  type ApproachRow,
-  type FirstLimit,
-  type HomeQuestion,
-  homeQuestion,
-  type HomeState,
-  isSameHand,
-  type KitInHand,
-  type LightLadder,
-  type WayOutResult,
-} from '@roam-dial/core';
+import { type HomeQuestion, homeQuestion, type KitInHand } from '@roam-dial/core/plan';
+import type { ApproachRow, FirstLimit, HomeState, LightLadder, WayOutResult } from '@roam-dial/core/setup';
+import { isSameHand } from '@roam-dial/core/stop';
 import { auditTime, distinctUntilChanged, filter, map, type Observable, of, startWith } from 'rxjs';
 import { askLatest } from '../workers/answers';
 import { SetUpClient } from '../workers/set-up.client';

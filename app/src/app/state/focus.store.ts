@@ -1,5 +1,6 @@
 import { Injectable, inject } from '@angular/core';
-import type { Stop, Walk } from '@roam-dial/core';
+import type { Stop } from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 import { combineLatest, map, type Observable, tap } from 'rxjs';
 import type { Workspace } from '../data/workspace';
 import { LastWalk } from './last-walk';

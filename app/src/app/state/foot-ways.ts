@@ -1,5 +1,6 @@
 import { Injectable, inject } from '@angular/core';
-import { type District, type FootWay, metresFrom, type Place } from '@roam-dial/core';
+import type { Place } from '@roam-dial/core/light';
+import { type District, type FootWay, metresFrom } from '@roam-dial/core/streets';
 import { EMPTY, map, type Observable, of, startWith, switchMap } from 'rxjs';
 import { waysKey } from '../workers/district-key';
 import { Lru } from '../workers/lru';

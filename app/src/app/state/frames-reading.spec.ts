@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto';
 import { TestBed } from '@angular/core/testing';
-import { frameFacts, type Walk } from '@roam-dial/core';
+import { frameFacts } from '@roam-dial/core/log';
+import type { Walk } from '@roam-dial/core/walk';
 import { type Observable, of } from 'rxjs';
 import { Database, DATABASE_NAME } from '../data/database';
 import { Sights } from '../data/sights';

@@ -1,6 +1,6 @@
 import { Injectable, inject } from '@angular/core';
-import type { LogFrame, Walk, WalkLog } from '@roam-dial/core';
-import { fileOfFrame, framesToScan, inCountedOrder, isScan, newGear } from '@roam-dial/core/log';
+import { fileOfFrame, framesToScan, inCountedOrder, isScan, type LogFrame, newGear, type WalkLog } from '@roam-dial/core/log';
+import type { Walk } from '@roam-dial/core/walk';
 import { BehaviorSubject, type Observable } from 'rxjs';
 import { keptName } from '../data/kept-name';
 import { createId } from '../data/defaults';

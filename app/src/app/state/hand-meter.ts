@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import { type HandReading, handReadingAt, READS_EVERY_MS } from '@roam-dial/core';
+import { type HandReading, handReadingAt, READS_EVERY_MS } from '@roam-dial/core/stand-ins';
 import {
   BehaviorSubject,
   catchError,

@@ -1,5 +1,6 @@
 import { Injectable, inject } from '@angular/core';
-import { isoCeilingOf, type Walk } from '@roam-dial/core';
+import { isoCeilingOf } from '@roam-dial/core/kit';
+import type { Walk } from '@roam-dial/core/walk';
 import { combineLatest, map, type Observable } from 'rxjs';
 import { type HomeCheck, homeChecks, homeText } from '../wording/home-checks';
 import { WalkActions } from './actions/walk.actions';

@@ -1,5 +1,8 @@
 import { Injectable, inject } from '@angular/core';
-import { type District, districtOf, type Leg, type Stop, stopsToday, type Walk, walkLegs } from '@roam-dial/core';
+import { districtOf } from '@roam-dial/core/plan';
+import type { Stop } from '@roam-dial/core/stop';
+import type { District } from '@roam-dial/core/streets';
+import { type Leg, stopsToday, type Walk, walkLegs } from '@roam-dial/core/walk';
 import { combineLatest, distinctUntilChanged, map, type Observable, switchMap } from 'rxjs';
 import type { Workspace } from '../data/workspace';
 import { FocusStore } from './focus.store';

@@ -1,5 +1,6 @@
 import { Injectable, inject } from '@angular/core';
-import { staysAgain, type Walk, type WalkLog } from '@roam-dial/core';
+import { staysAgain, type WalkLog } from '@roam-dial/core/log';
+import type { Walk } from '@roam-dial/core/walk';
 import { firstValueFrom } from 'rxjs';
 import { createId } from '../data/defaults';
 import type { Workspace } from '../data/workspace';

@@ -1,6 +1,6 @@
 import { Injectable, inject } from '@angular/core';
-import { type LogFrame, type PlacedFrame, Placer, type Walk, type WalkLog } from '@roam-dial/core';
-import type { WalkedFrames } from '@roam-dial/core/log';
+import { type LogFrame, type PlacedFrame, Placer, type WalkedFrames, type WalkLog } from '@roam-dial/core/log';
+import type { Walk } from '@roam-dial/core/walk';
 import { BehaviorSubject, combineLatest, distinctUntilChanged, map, type Observable } from 'rxjs';
 import type { Workspace } from '../data/workspace';
 import { FocusStore } from './focus.store';

@@ -1,6 +1,6 @@
 import { Injectable, inject } from '@angular/core';
-import type { District } from '@roam-dial/core';
-import type { DistrictReport, ReadingProgress } from '@roam-dial/core/maps';
+import type { DistrictReport, ReadingProgress } from '@roam-dial/core/formats/maps';
+import type { District } from '@roam-dial/core/streets';
 import { catchError, map, type Observable, of, ReplaySubject, startWith, switchMap } from 'rxjs';
 import { createId } from '../data/defaults';
 import { MapsService } from '../data/maps.service';

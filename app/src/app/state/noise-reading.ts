@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { Body, NoisePoint } from '@roam-dial/core';
+import type { Body, NoisePoint } from '@roam-dial/core/kit';
 import { BehaviorSubject, type Observable } from 'rxjs';
 import { PATCHES, patchSightId, Sights } from '../data/sights';
 import { KitActions } from './actions/kit.actions';

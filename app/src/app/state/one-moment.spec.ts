@@ -1,4 +1,5 @@
-import type { Stop, StopDay, Walk } from '@roam-dial/core';
+import type { Stop, StopDay } from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 import * as fc from 'fast-check';
 import { demoDay, demoWorkspace } from '../../testing/demo';
 import { headline, isWithinStay, lightSentence, notItsLightSentence } from '../features/card/light-sentences';

@@ -1,16 +1,8 @@
 import { Injectable, inject } from '@angular/core';
-import {
-  dayClock,
-  nextAfter,
-  type Outing,
-  shownMs,
-  type Standing,
-  standingOf,
-  type Stop,
-  stopsToday,
-  type Walk,
-  wallMinuteAt,
-} from '@roam-dial/core';
+import { dayClock } from '@roam-dial/core/light';
+import { nextAfter, type Outing, shownMs, type Standing, standingOf, wallMinuteAt } from '@roam-dial/core/outing';
+import type { Stop } from '@roam-dial/core/stop';
+import { stopsToday, type Walk } from '@roam-dial/core/walk';
 import { combineLatest, distinctUntilChanged, map, type Observable, of, switchMap } from 'rxjs';
 import type { Workspace } from '../data/workspace';
 import { DeviceClock } from './device-clock';

@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import type { Evaluation } from '@roam-dial/core';
+import type { Evaluation } from '@roam-dial/core/setup';
 import { BehaviorSubject, type Observable } from 'rxjs';
 import type { Card } from './card.store';
 

@@ -1,4 +1,5 @@
-import type { Outing, OutingClock, Walk } from '@roam-dial/core';
+import type { Outing, OutingClock } from '@roam-dial/core/outing';
+import type { Walk } from '@roam-dial/core/walk';
 import { demoWorkspace } from '../../testing/demo';
 import { instantAt } from './outing.store';
 import { newLog } from './planned-cards';

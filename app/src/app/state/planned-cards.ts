@@ -1,13 +1,8 @@
-import {
-  MINUTES_PER_DAY,
-  momentOf,
-  type Outing,
-  type PlannedMoment,
-  staysOf,
-  type Stop,
-  type Walk,
-  type WalkLog,
-} from '@roam-dial/core';
+import { MINUTES_PER_DAY } from '@roam-dial/core/light';
+import { type PlannedMoment, staysOf, type WalkLog } from '@roam-dial/core/log';
+import { momentOf, type Outing } from '@roam-dial/core/outing';
+import type { Stop } from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 import type { Workspace } from '../data/workspace';
 import { cardFor } from './card.store';
 import type { DaysByStop } from './days.store';

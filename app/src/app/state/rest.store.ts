@@ -1,5 +1,8 @@
 import { Injectable, inject } from '@angular/core';
-import { districtOf, isGot, LAST_MINUTE, minutesOnFoot, type Place, type RestFound, type WhereNow } from '@roam-dial/core';
+import { LAST_MINUTE, type Place } from '@roam-dial/core/light';
+import { isGot, type RestFound, type WhereNow } from '@roam-dial/core/outing';
+import { districtOf } from '@roam-dial/core/plan';
+import { minutesOnFoot } from '@roam-dial/core/walk';
 import { BehaviorSubject, filter, firstValueFrom, type Observable, type Subscription } from 'rxjs';
 import { DayClient } from '../workers/day.client';
 import { DayPlanStore } from './day-plan.store';

@@ -1,5 +1,6 @@
 import { TestBed } from '@angular/core/testing';
-import type { Return, Walk } from '@roam-dial/core';
+import type { Return } from '@roam-dial/core/outing';
+import type { Walk } from '@roam-dial/core/walk';
 import { firstValueFrom, type Observable, of, toArray } from 'rxjs';
 import { demoWorkspace } from '../../testing/demo';
 import { LightClient } from '../workers/light.client';

@@ -1,15 +1,8 @@
 import { Injectable, inject } from '@angular/core';
-import {
-  dayClock,
-  lightInputFor,
-  type Return,
-  type ReturnDays,
-  runOn,
-  sameDarkness,
-  siteOf,
-  sunPosition,
-  type Walk,
-} from '@roam-dial/core';
+import { dayClock, sunPosition } from '@roam-dial/core/light';
+import { type Return, type ReturnDays, runOn, sameDarkness } from '@roam-dial/core/outing';
+import { lightInputFor, siteOf } from '@roam-dial/core/plan';
+import type { Walk } from '@roam-dial/core/walk';
 import { concatMap, distinctUntilChanged, from, map, type Observable, of, scan, startWith, switchMap, throttleTime } from 'rxjs';
 import { newWalk } from '../data/defaults';
 import { today } from '../data/today';

@@ -1,4 +1,4 @@
-import { type Cells, checkSetUpInput, prepareSearch, relit, type Scene, searchAt, type SetUpInput } from '@roam-dial/core';
+import { type Cells, checkSetUpInput, prepareSearch, relit, type Scene, searchAt, type SetUpInput } from '@roam-dial/core/setup';
 
 const MOST = 6;
 

@@ -1,4 +1,6 @@
-import { type Hand, type SetUpInput, type Walk, withEnds } from '@roam-dial/core';
+import type { SetUpInput } from '@roam-dial/core/setup';
+import { type Hand, withEnds } from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 import { demoWorkspace } from '../../testing/demo';
 import type { Workspace } from '../data/workspace';
 import { type Card, cardFor } from './card.store';

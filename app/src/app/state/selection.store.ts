@@ -1,4 +1,4 @@
-import { LAST_MINUTE } from '@roam-dial/core';
+import { LAST_MINUTE } from '@roam-dial/core/light';
 import { Injectable, inject } from '@angular/core';
 import { NavigationEnd, Router } from '@angular/router';
 import { BehaviorSubject, distinctUntilChanged, filter, map, type Observable, Subject, switchMap, timer } from 'rxjs';

@@ -1,5 +1,6 @@
 import { inject } from '@angular/core';
-import type { StopDay, Walk } from '@roam-dial/core';
+import type { StopDay } from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 import { auditTime, combineLatest, distinctUntilChanged, filter, map, type Observable } from 'rxjs';
 import type { Workspace } from '../data/workspace';
 import { DaysStore } from './days.store';

@@ -1,4 +1,5 @@
-import type { LogFrame, Return } from '@roam-dial/core';
+import type { LogFrame } from '@roam-dial/core/log';
+import type { Return } from '@roam-dial/core/outing';
 import { demoWorkspace } from '../../testing/demo';
 import { sightIdsOf } from './sight-sweep';
 

@@ -1,5 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import { sightIdOf } from '@roam-dial/core';
+import { sightIdOf } from '@roam-dial/core/log';
 import { firstValueFrom } from 'rxjs';
 import { patchSightId, placeSightId, Sights } from '../data/sights';
 import type { Workspace } from '../data/workspace';

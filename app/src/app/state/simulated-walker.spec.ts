@@ -1,7 +1,9 @@
 import 'fake-indexeddb/auto';
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
-import type { Happening, Stop, Walk } from '@roam-dial/core';
+import type { Happening } from '@roam-dial/core/outing';
+import type { Stop } from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 import { firstValueFrom, Subject } from 'rxjs';
 import { eventually, FIRST, openTab, until } from '../../testing/tabs';
 import { newKitItem, newStop } from '../data/defaults';

@@ -1,5 +1,9 @@
 import { Injectable, inject } from '@angular/core';
-import { type Happening, leaveByMin, momentOf, seeded, simulatedPicture, type Stop, type Walk } from '@roam-dial/core';
+import { seeded } from '@roam-dial/core/metering';
+import { type Happening, leaveByMin, momentOf } from '@roam-dial/core/outing';
+import { simulatedPicture } from '@roam-dial/core/stand-ins';
+import type { Stop } from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 import { asapScheduler, auditTime, BehaviorSubject, combineLatest, filter, type Observable, withLatestFrom } from 'rxjs';
 import { contentKey } from '../data/content-key';
 import { OutingActions } from './actions/outing.actions';

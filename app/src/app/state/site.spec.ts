@@ -1,4 +1,6 @@
-import { districtOf, kitInHand, lightInputFor, reachOf, siteOf, type Stop, type Walk } from '@roam-dial/core';
+import { districtOf, kitInHand, lightInputFor, reachOf, siteOf } from '@roam-dial/core/plan';
+import type { Stop } from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 import { demoWorkspace } from '../../testing/demo';
 import { changeStop, changeWalk, putDistrict, removeDistrict, setHeights } from './edits';
 

@@ -1,6 +1,6 @@
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import { DEFAULT_APPROACH, type Stop } from '@roam-dial/core';
+import { DEFAULT_APPROACH, type Stop } from '@roam-dial/core/stop';
 import { BehaviorSubject, delay, map, of } from 'rxjs';
 import { demoDay, demoWorkspace } from '../../testing/demo';
 import { KeptDays } from '../data/kept-days';

@@ -1,5 +1,6 @@
 import { Injectable, inject } from '@angular/core';
-import { daylightOf, type Walk } from '@roam-dial/core';
+import { daylightOf } from '@roam-dial/core/plan';
+import type { Walk } from '@roam-dial/core/walk';
 import { BehaviorSubject, combineLatest, distinctUntilChanged, map, type Observable } from 'rxjs';
 import { FocusStore } from './focus.store';
 import { shared } from './shared';

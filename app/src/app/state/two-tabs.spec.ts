@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
-import { writeArchive } from '@roam-dial/core';
-import { readArchive } from '@roam-dial/core/formats';
+import { writeArchive } from '@roam-dial/core/formats/archive';
+import { readArchive } from '@roam-dial/core/formats/reading';
 import fc from 'fast-check';
 import { firstValueFrom } from 'rxjs';
 import { eventually, FIRST, lens, named, openTab, until, walkOf } from '../../testing/tabs';

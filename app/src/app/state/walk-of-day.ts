@@ -1,17 +1,7 @@
-import {
-  isWithinReach,
-  kitInHand,
-  lightFor,
-  minutesOnFoot,
-  type Place,
-  setUpInputFor,
-  type Stop,
-  type StopDay,
-  type StopOfDay,
-  stopsToday,
-  type Walk,
-  type WalkOfDay,
-} from '@roam-dial/core';
+import type { Place } from '@roam-dial/core/light';
+import { isWithinReach, kitInHand, lightFor, setUpInputFor, type StopOfDay, type WalkOfDay } from '@roam-dial/core/plan';
+import type { Stop, StopDay } from '@roam-dial/core/stop';
+import { minutesOnFoot, stopsToday, type Walk } from '@roam-dial/core/walk';
 import type { Workspace } from '../data/workspace';
 import type { PlacePair, WayOf } from './foot-ways';
 

@@ -1,18 +1,10 @@
 import { Injectable, inject } from '@angular/core';
-import {
-  type Course,
-  courseLengthM,
-  type District,
-  districtOf,
-  type FootWay,
-  legBetween,
-  minutesOnFoot,
-  onCourse,
-  type Place,
-  placeAlong,
-  placeAt,
-  type Stop,
-} from '@roam-dial/core';
+import type { Place } from '@roam-dial/core/light';
+import { type Course, courseLengthM, onCourse, placeAlong } from '@roam-dial/core/outing';
+import { districtOf } from '@roam-dial/core/plan';
+import type { Stop } from '@roam-dial/core/stop';
+import { type District, type FootWay, placeAt } from '@roam-dial/core/streets';
+import { legBetween, minutesOnFoot } from '@roam-dial/core/walk';
 import { BehaviorSubject, combineLatest, distinctUntilChanged, map, type Observable, of, switchMap, tap } from 'rxjs';
 import type { Workspace } from '../data/workspace';
 import { DevicePositionStore, type Position } from './device-position';

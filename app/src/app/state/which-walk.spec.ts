@@ -1,4 +1,5 @@
-import { frameFacts, type LogFrame, placedFrames, type Walk, type WalkLog } from '@roam-dial/core';
+import { frameFacts, type LogFrame, placedFrames, type WalkLog } from '@roam-dial/core/log';
+import type { Walk } from '@roam-dial/core/walk';
 import { demoWorkspace } from '../../testing/demo';
 import { newLog } from './planned-cards';
 import { ratherOn } from './which-walk';

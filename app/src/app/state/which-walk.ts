@@ -1,5 +1,5 @@
-import { type LogFrame, type PlacedFrame, staysOf, type Walk, type WalkLog } from '@roam-dial/core';
-import { daysOfFrames, fittingWalk } from '@roam-dial/core/log';
+import { daysOfFrames, fittingWalk, type LogFrame, type PlacedFrame, staysOf, type WalkLog } from '@roam-dial/core/log';
+import type { Walk } from '@roam-dial/core/walk';
 import type { Workspace } from '../data/workspace';
 import { walkedOn } from './planned-cards';
 

@@ -1,6 +1,6 @@
 import { Injectable, inject, type Signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { DEFAULT_SETTINGS } from '@roam-dial/core';
+import { DEFAULT_SETTINGS } from '@roam-dial/core/formats/archive';
 import { distinctUntilChanged, map, type Observable, shareReplay } from 'rxjs';
 import { Wording } from '../wording/wording';
 import { WorkspaceStore } from './workspace.store';

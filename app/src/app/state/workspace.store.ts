@@ -1,5 +1,5 @@
 import { Injectable, inject } from '@angular/core';
-import { EMPTY_ARCHIVE } from '@roam-dial/core';
+import { EMPTY_ARCHIVE } from '@roam-dial/core/formats/archive';
 import {
   BehaviorSubject,
   distinctUntilChanged,

@@ -1,4 +1,4 @@
-import type { Apart } from '@roam-dial/core';
+import type { Apart } from '@roam-dial/core/plan';
 import type { Wording } from './wording';
 
 /** How far, in words: "512 km". */

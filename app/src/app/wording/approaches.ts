@@ -1,4 +1,4 @@
-import type { Approach } from '@roam-dial/core';
+import type { Approach } from '@roam-dial/core/stop';
 import { choicesOf } from '../ui/choices';
 
 /** The schools, each with what it costs. */

@@ -1,4 +1,4 @@
-import { BUILT_IN_SCENES } from '@roam-dial/core';
+import { BUILT_IN_SCENES } from '@roam-dial/core/metering';
 import { keptRows, keptSentence, keyName, moodSentence, sceneName, spotWarning } from './bench';
 import { checksSentence } from './checks';
 import { filmIndexWords, pushWords } from './film';

@@ -1,5 +1,13 @@
-import type { ExposureKept, KeptWorth, PatternAnswer, SceneDescription } from '@roam-dial/core';
-import { adviceOnKeeping, ENOUGH_OF_SPOT, EXPOSURE_KEPT, warmthMired } from '@roam-dial/core';
+import {
+  adviceOnKeeping,
+  ENOUGH_OF_SPOT,
+  EXPOSURE_KEPT,
+  type ExposureKept,
+  type KeptWorth,
+  type PatternAnswer,
+  type SceneDescription,
+  warmthMired,
+} from '@roam-dial/core/metering';
 import type { Wording } from './wording';
 
 /** The built-in scenes by what one sees. */

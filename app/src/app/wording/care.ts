@@ -1,4 +1,4 @@
-import type { Care } from '@roam-dial/core';
+import type { Care } from '@roam-dial/core/plan';
 
 /** What to mind, in a sentence each; said once, where it arises. */
 export const CARE_WORDS: Readonly<Record<Care, string>> = {

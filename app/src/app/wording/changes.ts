@@ -1,4 +1,5 @@
-import type { Body, Change, Lens } from '@roam-dial/core';
+import type { Body, Lens } from '@roam-dial/core/kit';
+import type { Change } from '@roam-dial/core/setup';
 import type { Wording } from './wording';
 
 /** One change to the settings: `open up to f/4`; `from` is the aperture that it comes from. */

@@ -1,4 +1,4 @@
-import type { Check } from '@roam-dial/core';
+import type { Check } from '@roam-dial/core/setup';
 
 const CHECK_WORDS: Readonly<Record<Check, string>> = {
   remote: 'remote or self-timer',

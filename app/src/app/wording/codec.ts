@@ -1,19 +1,18 @@
+import type { Settings } from '@roam-dial/core/formats/archive';
+import { LAST_MINUTE, type Place } from '@roam-dial/core/light';
+import type { HoursSpan } from '@roam-dial/core/stop';
 import {
   type EntryKind,
   formatEntry,
-  type HoursSpan,
   isSameValue,
   type LengthUnit,
   marksOf,
   type Parsed,
-  type Place,
-  readPlace,
   parseEntry,
-  type Settings,
   STEPS_PER_STOP,
-  LAST_MINUTE,
   withoutThousandsCommas,
-} from '@roam-dial/core';
+} from '@roam-dial/core/units';
+import { readPlace } from '@roam-dial/core/walk';
 import { shiftWords } from './log';
 
 /** How a field reads and writes its value, and what one step up or down is. */

@@ -1,4 +1,4 @@
-import type { DayFound, ProfileFound } from '@roam-dial/core';
+import type { DayFound, ProfileFound } from '@roam-dial/core/plan';
 import { Wording } from './wording';
 import { dragSentence, misfitReason, pictures, planOutcome, standsSentence, stopGainSentence, valueAt } from './day-sentences';
 

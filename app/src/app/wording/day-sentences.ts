@@ -1,4 +1,6 @@
-import type { DayFound, Misfit, OrderFound, ProfileFound, Proof, Stop } from '@roam-dial/core';
+import type { Proof } from '@roam-dial/core/day';
+import type { DayFound, Misfit, OrderFound, ProfileFound } from '@roam-dial/core/plan';
+import type { Stop } from '@roam-dial/core/stop';
 import { counted } from './counted';
 import type { Wording } from './wording';
 import { capital } from './capital';

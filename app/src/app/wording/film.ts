@@ -1,4 +1,6 @@
-import type { Film, FilmAnswer, LogRoll } from '@roam-dial/core';
+import type { Film } from '@roam-dial/core/kit';
+import type { LogRoll } from '@roam-dial/core/log';
+import type { FilmAnswer } from '@roam-dial/core/metering';
 import { counted } from './counted';
 import type { Wording } from './wording';
 

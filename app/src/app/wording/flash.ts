@@ -1,4 +1,4 @@
-import { LOWEST_POWER } from '@roam-dial/core';
+import { LOWEST_POWER } from '@roam-dial/core/metering';
 
 /** Thirds between full powers, as flashes are set. */
 const STEPS = 3;

@@ -1,4 +1,7 @@
-import type { Hand, HomeState, KitInHand, Lens } from '@roam-dial/core';
+import type { Lens } from '@roam-dial/core/kit';
+import type { KitInHand } from '@roam-dial/core/plan';
+import type { HomeState } from '@roam-dial/core/setup';
+import type { Hand } from '@roam-dial/core/stop';
 import type { Wording } from './wording';
 
 export interface HomeCheck {

@@ -1,5 +1,5 @@
 import type { Lesson, NoLesson } from '@roam-dial/core/log';
-import { markedBetween, snapToMark } from '@roam-dial/core';
+import { markedBetween, snapToMark } from '@roam-dial/core/units';
 import { counted } from './counted';
 import type { Wording } from './wording';
 

@@ -1,4 +1,4 @@
-import type { LightChange } from '@roam-dial/core';
+import type { LightChange } from '@roam-dial/core/stop';
 
 /** How the light of a stop or a scene behaves: "the light…". */
 export const CHANGE_WORDS: Readonly<Record<LightChange, string>> = {

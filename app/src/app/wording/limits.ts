@@ -1,4 +1,4 @@
-import type { Limit, SetUpInput } from '@roam-dial/core';
+import type { Limit, SetUpInput } from '@roam-dial/core/setup';
 
 const WORDS: Readonly<Record<Limit, string>> = {
   shake: 'camera shake',

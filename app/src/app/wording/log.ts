@@ -1,5 +1,5 @@
-import type { LogFrame, Moment, PlacedBy, Verdict } from '@roam-dial/core';
-import type { Compared, Departure, SoftnessVerdict } from '@roam-dial/core/log';
+import type { Compared, Departure, LogFrame, PlacedBy, SoftnessVerdict, Verdict } from '@roam-dial/core/log';
+import type { Moment } from '@roam-dial/core/outing';
 import { counted } from './counted';
 import type { Wording } from './wording';
 

@@ -1,5 +1,5 @@
 import { counted } from './counted';
-import type { DistrictReport, LeftOut, LeftOutReason, ReadingProgress } from '@roam-dial/core/maps';
+import type { DistrictReport, LeftOut, LeftOutReason, ReadingProgress } from '@roam-dial/core/formats/maps';
 
 export const READING_WORDS: Readonly<Record<ReadingProgress['doing'], string>> = {
   reading: 'Reading the file',

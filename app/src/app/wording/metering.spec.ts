@@ -1,4 +1,5 @@
-import { type Medium, placeKey, type Reading } from '@roam-dial/core';
+import { type Medium, placeKey } from '@roam-dial/core/metering';
+import type { Reading } from '@roam-dial/core/stop';
 import { mediumSentence, placementSentence, rangeWaySentence } from './metering';
 import { Wording } from './wording';
 

@@ -1,14 +1,6 @@
-import type {
-  KeyPlacement,
-  Medium,
-  MediumKind,
-  MeteredOn,
-  MeterPattern,
-  PlacingSchool,
-  RangeWayOut,
-  Reading,
-  ReadingKind,
-} from '@roam-dial/core';
+import type { MeterPattern } from '@roam-dial/core/kit';
+import type { KeyPlacement, Medium, MediumKind, RangeWayOut } from '@roam-dial/core/metering';
+import type { MeteredOn, PlacingSchool, Reading, ReadingKind } from '@roam-dial/core/stop';
 import { counted } from './counted';
 import type { Wording } from './wording';
 import { capital } from './capital';

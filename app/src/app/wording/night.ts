@@ -1,4 +1,4 @@
-import { UNSEEN, type Vanishing, type Water } from '@roam-dial/core';
+import { UNSEEN, type Vanishing, type Water } from '@roam-dial/core/metering';
 
 export const WATER_WORDS: Readonly<Record<Water, string>> = {
   weir: 'fall or weir',

@@ -1,4 +1,4 @@
-import { DEFAULT_FIGURES, type Standard } from '@roam-dial/core';
+import { DEFAULT_FIGURES, type Standard } from '@roam-dial/core/kit';
 import { choicesOf } from '../ui/choices';
 
 /** How much noise bothers somebody, as what a stop of ISO costs in the score. Source: docs/formulas.md#search. */

@@ -1,4 +1,4 @@
-import { MISS_REASONS, type MissReason } from '@roam-dial/core';
+import { MISS_REASONS, type MissReason } from '@roam-dial/core/outing';
 
 const MISS_WORDS: Readonly<Record<MissReason, string>> = {
   notReady: 'I was not ready',

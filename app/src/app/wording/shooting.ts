@@ -1,4 +1,4 @@
-import type { LampKind, SmearWish } from '@roam-dial/core';
+import type { LampKind, SmearWish } from '@roam-dial/core/stop';
 import { choicesOf } from '../ui/choices';
 
 export const SMEAR_CHOICES = choicesOf<SmearWish>({

@@ -1,4 +1,5 @@
-import { DEFAULT_APPROACH, DEFAULT_INTENTS, DEFAULT_SHOOTING, INTENT_KINDS, type Stop, type Street } from '@roam-dial/core';
+import type { Street } from '@roam-dial/core/plan';
+import { DEFAULT_APPROACH, DEFAULT_INTENTS, DEFAULT_SHOOTING, INTENT_KINDS, type Stop } from '@roam-dial/core/stop';
 import { demoWorkspace } from '../../testing/demo';
 import {
   approachSentence,

@@ -1,21 +1,18 @@
+import { DEFAULT_STAY, suitablePerMinute } from '@roam-dial/core/day';
+import { ARTIFICIAL_LIGHT, type ArtificialLight } from '@roam-dial/core/light';
+import type { Street } from '@roam-dial/core/plan';
 import {
-  ARTIFICIAL_LIGHT,
-  type ArtificialLight,
   DEFAULT_SHOOTING,
-  DEFAULT_STAY,
   type Intent,
   INTENT_NAMES,
   isAloneWished,
   isMovementOfMatter,
   isOfThing,
-  type Leg,
   peopleWishOf,
   type Stop,
-  type Street,
-  suitablePerMinute,
-  type Walk,
   zoneLawOf,
-} from '@roam-dial/core';
+} from '@roam-dial/core/stop';
+import type { Leg, Walk } from '@roam-dial/core/walk';
 import { labelIn } from '../ui/choices';
 import { EXPOSURE_CHOICES, FOCUS_CHOICES, SUPPORT_CHOICES } from './approaches';
 

@@ -1,4 +1,4 @@
-import type { Street } from '@roam-dial/core';
+import type { Street } from '@roam-dial/core/plan';
 import type { Wording } from './wording';
 
 const SIDES = { left: 'you on its left', right: 'you on its right', middle: 'you in its middle' } as const;

@@ -1,4 +1,4 @@
-import type { LightWindow, MissingLight, PictureLight, RampFigure, WindowReason } from '@roam-dial/core';
+import type { LightWindow, MissingLight, PictureLight, RampFigure, WindowReason } from '@roam-dial/core/stop';
 import { stopsText } from './stops';
 import type { Wording } from './wording';
 

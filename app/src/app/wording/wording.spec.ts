@@ -1,4 +1,4 @@
-import type { WindowReason } from '@roam-dial/core';
+import type { WindowReason } from '@roam-dial/core/stop';
 import { reasonWords, WINDOW_WORDS, windowSpan } from './windows';
 import { nameOf } from './name';
 import {

@@ -1,4 +1,5 @@
-import { formatEntry, type LengthUnit, type Settings, type StopStep } from '@roam-dial/core';
+import type { Settings } from '@roam-dial/core/formats/archive';
+import { formatEntry, type LengthUnit, type StopStep } from '@roam-dial/core/units';
 
 /** Costly to make, and asked for at every change. */
 const DAY_FORMAT = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'long', timeZone: 'UTC' });

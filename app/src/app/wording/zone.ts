@@ -1,4 +1,4 @@
-import { type Intent, type Subject, zoneLawOf } from '@roam-dial/core';
+import { type Intent, type Subject, zoneLawOf } from '@roam-dial/core/stop';
 import type { Wording } from './wording';
 
 /** `people at 3 m, nine in ten from 2 to 4.5 m`; `all of it, 3 to 40 m`. */

@@ -1,4 +1,5 @@
-import { BUILT_IN_SCENES, METER_PATTERNS, type SceneDescription } from '@roam-dial/core';
+import { METER_PATTERNS } from '@roam-dial/core/kit';
+import { BUILT_IN_SCENES, type SceneDescription } from '@roam-dial/core/metering';
 import { BenchDesk, type BenchAnswer, type BenchMeter, type BenchQuestion, buffersOfBench } from './bench-desk';
 
 const RAW = { kind: 'raw', overEv: 3, underEv: 8 } as const;

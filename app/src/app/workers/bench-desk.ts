@@ -1,6 +1,6 @@
+import type { Body, MeterPattern } from '@roam-dial/core/kit';
 import {
   answerOf,
-  type Body,
   type KeptWorth,
   keptWorth,
   keyOnMap,
@@ -8,13 +8,11 @@ import {
   keyUnderSpot,
   type LuminanceMap,
   type Medium,
-  type MeterPattern,
   mixedLightOf,
   paintScene,
   type PatternAnswer,
   type Photograph,
   photographMap,
-  type PlacingSchool,
   type PreparedMap,
   prepareMap,
   renderMap,
@@ -24,7 +22,8 @@ import {
   type ToneHistogram,
   toneHistogram,
   zoneEvs,
-} from '@roam-dial/core';
+} from '@roam-dial/core/metering';
+import type { PlacingSchool } from '@roam-dial/core/stop';
 import { Lru } from './lru';
 
 /** A scene that is described, or a photograph that the bench has been told of. */

@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import type { Photograph } from '@roam-dial/core';
+import type { Photograph } from '@roam-dial/core/metering';
 import type { Observable } from 'rxjs';
 import { answersOf, askLatest } from './answers';
 import type { BenchAnswer, BenchMeter, BenchQuestion } from './bench-desk';

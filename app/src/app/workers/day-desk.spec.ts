@@ -1,4 +1,5 @@
-import { DEFAULT_INTENTS, type Stop, type WalkOfDay } from '@roam-dial/core';
+import type { WalkOfDay } from '@roam-dial/core/plan';
+import { DEFAULT_INTENTS, type Stop } from '@roam-dial/core/stop';
 import { newStop } from '../data/defaults';
 import { type DayAsked, type DayAnswer, DayDesk } from './day-desk';
 

@@ -1,25 +1,18 @@
+import { dayProfileSteps, keepOrder, misfitOf, planDaySteps, type PlannedDay, valueAsItStands } from '@roam-dial/core/day';
+import { type RestFound, restOfWalk, type WhereNow } from '@roam-dial/core/outing';
 import {
   dayFound,
   type DayFound,
   dayOfWalk,
-  dayProfileSteps,
-  keepOrder,
   type Misfit,
   misfitFound,
-  misfitOf,
   orderFound,
   type OrderFound,
-  planDaySteps,
   type PlannableDay,
-  type RestFound,
-  restOfWalk,
-  type PlannedDay,
   profileFound,
   type ProfileFound,
-  valueAsItStands,
   type WalkOfDay,
-  type WhereNow,
-} from '@roam-dial/core';
+} from '@roam-dial/core/plan';
 import { Lru } from './lru';
 
 export interface StayAt {

@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import type { WalkOfDay } from '@roam-dial/core';
+import type { WalkOfDay } from '@roam-dial/core/plan';
 import type { Observable } from 'rxjs';
 import { createDayWorker } from './create-day-worker';
 import { type DayAnswer, type DayAnswers, type DayAsked, type DayProgress, MOST_WALKS } from './day-desk';

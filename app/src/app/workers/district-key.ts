@@ -1,4 +1,4 @@
-import type { District } from '@roam-dial/core';
+import type { District } from '@roam-dial/core/streets';
 import { contentKey } from '../data/content-key';
 
 const keys = new WeakMap<readonly unknown[], string>();

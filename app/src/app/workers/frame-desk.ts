@@ -1,16 +1,19 @@
-import { type FrameFacts, frameFacts, type NoisePoint } from '@roam-dial/core';
+import { type EmbeddedJpeg, largestJpeg } from '@roam-dial/core/formats/photos';
+import type { NoisePoint } from '@roam-dial/core/kit';
 import {
   cropped,
-  FULL_PART_PX,
-  fullParts,
+  type FrameFacts,
+  frameFacts,
   type FrameSight,
   frameSight,
+  FULL_PART_PX,
+  fullParts,
   type FullSize,
   lumaOf,
   MIDDLE,
-  partBlur,
   packedReading,
   type PackedReading,
+  partBlur,
   type PatchProblem,
   problemOfPatch,
   readPatch,
@@ -18,7 +21,6 @@ import {
   softnessVerdict,
   unpackedReading,
 } from '@roam-dial/core/log';
-import { type EmbeddedJpeg, largestJpeg } from '@roam-dial/core/photo-files';
 import { imageSize } from 'image-size';
 import { readTags, readThumbnail } from './read-tags';
 

@@ -1,4 +1,6 @@
-import type { District, StopDay, StopDayInput, StopSite } from '@roam-dial/core';
+import type { StopSite } from '@roam-dial/core/plan';
+import type { StopDay, StopDayInput } from '@roam-dial/core/stop';
+import type { District } from '@roam-dial/core/streets';
 import { firstValueFrom, lastValueFrom } from 'rxjs';
 import { newStop } from '../data/defaults';
 import { answersOf } from './answers';

@@ -1,5 +1,6 @@
 import { Injectable } from '@angular/core';
-import type { District, SameLight, StopDay, YearOfQuality, YearOfSun } from '@roam-dial/core';
+import type { SameLight, StopDay, YearOfQuality, YearOfSun } from '@roam-dial/core/stop';
+import type { District } from '@roam-dial/core/streets';
 import type { Observable } from 'rxjs';
 import { createLightWorker } from './create-light-worker';
 import { type LightAnswer, type LightProgress, type LightQuestion, MOST_DISTRICTS } from './measured-light';

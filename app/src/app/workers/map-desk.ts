@@ -5,7 +5,7 @@ import {
   type ReadForecast,
   readForecast,
   type ReadingProgress,
-} from '@roam-dial/core/maps';
+} from '@roam-dial/core/formats/maps';
 
 /** Files that are read: a map, or a forecast. */
 export type MapQuestion =

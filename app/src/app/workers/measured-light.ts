@@ -1,25 +1,27 @@
+import type { Building } from '@roam-dial/core/light';
+import type { StopSite } from '@roam-dial/core/plan';
 import {
-  type Building,
-  type District,
-  type MeasuredSite,
-  measureOf,
-  measureSteps,
   type SameLight,
   sameLightAgain,
-  type Site,
   siteLookOf,
-  type SiteScene,
-  sceneOf,
   type StopDay,
   stopDayIn,
   type StopDayInput,
-  type StopSite,
   type YearInput,
   type YearOfQuality,
   yearOfQualitySteps,
   type YearOfSun,
   yearOfSun,
-} from '@roam-dial/core';
+} from '@roam-dial/core/stop';
+import {
+  type District,
+  type MeasuredSite,
+  measureOf,
+  measureSteps,
+  sceneOf,
+  type Site,
+  type SiteScene,
+} from '@roam-dial/core/streets';
 import { districtKey } from './district-key';
 import { Lru } from './lru';
 

@@ -1,5 +1,6 @@
-import { ARCHIVE_VERSION, frameFacts } from '@roam-dial/core';
-import { readRow } from '@roam-dial/core/formats';
+import { ARCHIVE_VERSION } from '@roam-dial/core/formats/archive';
+import { readRow } from '@roam-dial/core/formats/reading';
+import { frameFacts } from '@roam-dial/core/log';
 import { STAND_IN_FRAME } from '../../testing/stand-in-frame';
 import { readTags } from './read-tags';
 

@@ -1,5 +1,5 @@
-import type { ExifTags } from '@roam-dial/core';
-import { tiffBlocks } from '@roam-dial/core/photo-files';
+import { tiffBlocks } from '@roam-dial/core/formats/photos';
+import type { ExifTags } from '@roam-dial/core/log';
 import { fetched } from '../data/fetched';
 
 /** What is asked of a file: the numbers as they stand, nothing made of them. */

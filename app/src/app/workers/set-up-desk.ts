@@ -1,24 +1,21 @@
+import type { Lens } from '@roam-dial/core/kit';
+import { type FilmAnswer, filmsFor, type FilmStop } from '@roam-dial/core/metering';
+import { type FilmQuestion, filmStopsOf } from '@roam-dial/core/plan';
 import {
   type ApproachRow,
   compareApproaches,
-  type FilmAnswer,
-  type FilmQuestion,
-  filmsFor,
-  type FilmStop,
-  filmStopsOf,
   type FirstLimit,
   firstLimit,
-  type Hand,
   type HomeState,
   homeState,
   type HomeStop,
-  type Lens,
   type LightLadder,
   lightLadder,
   type SetUpInput,
   type WayOutResult,
   waysOut,
-} from '@roam-dial/core';
+} from '@roam-dial/core/setup';
+import type { Hand } from '@roam-dial/core/stop';
 
 /** What takes longer than a frame. */
 export type SetUpQuestion =

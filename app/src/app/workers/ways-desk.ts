@@ -1,4 +1,4 @@
-import { type FootWay, type Point, type Way, type WayNetwork, wayNetwork } from '@roam-dial/core';
+import { type FootWay, type Point, type Way, type WayNetwork, wayNetwork } from '@roam-dial/core/streets';
 import { Lru } from './lru';
 
 /** From one place to another, metres from the district's origin. */

@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import type { Way } from '@roam-dial/core';
+import type { Way } from '@roam-dial/core/streets';
 import type { Observable } from 'rxjs';
 import { createWaysWorker } from './create-ways-worker';
 import { Lru } from './lru';

@@ -1,5 +1,5 @@
 import type { District } from '../../streets/index.js';
-import { fitTogether } from '../../index.js';
+import { fitTogether } from './room.js';
 
 const ring = (corners: number): District['waters'][number] => Array.from({ length: corners }, (_, k) => [k, 0] as const);
 const district = (over: Partial<District>): District => ({

@@ -9,7 +9,7 @@ import {
   type Tree,
   type Way,
 } from '../../streets/index.js';
-import { buildingSchema, treeSchema, waterSchema, waySchema } from '../archive/districtSchema.js';
+import { buildingSchema, treeSchema, waterSchema, waySchema } from '../reading/districtSchema.js';
 import { LONGEST_ID, LONGEST_NAME, MOST_BUILDINGS, MOST_WAYS, NEAREST_POLE_DEG } from '../archive/limits.js';
 import { crossesItself } from './crossesItself.js';
 import type { LeftOut, LeftOutCounter } from './leftOut.js';

@@ -6,7 +6,7 @@ import {
   readDistrictSteps,
   readForecast,
   writeDistrict,
-} from '../maps.js';
+} from './index.js';
 
 const OPTIONS: DistrictOptions = {
   ...DEFAULT_DISTRICT_OPTIONS,

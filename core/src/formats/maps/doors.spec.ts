@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { finish } from '../../units/index.js';
-import { readRow } from '../index.js';
-import { DEFAULT_DISTRICT_OPTIONS, type ReadDistrict, readDistrictSteps } from '../maps.js';
+import { readRow } from '../reading/index.js';
+import { DEFAULT_DISTRICT_OPTIONS, type ReadDistrict, readDistrictSteps } from './index.js';
 
 const read = (file: unknown): ReadDistrict =>
   finish(

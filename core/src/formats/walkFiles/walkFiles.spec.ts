@@ -4,7 +4,7 @@ import Papa from 'papaparse';
 import { thinnedTrack } from '../../outing/index.js';
 import type { Stop } from '../../stop/index.js';
 import type { Walk } from '../../walk/index.js';
-import { type FiledStop, type FiledWalk, readGpx, writeCalendar, writeCsv, writeGeoJson, writeGpx } from '../walkFiles.js';
+import { type FiledStop, type FiledWalk, readGpx, writeCalendar, writeCsv, writeGeoJson, writeGpx } from './index.js';
 import { zoneChanges } from './writeCalendar.js';
 
 const HERE = { latitude: 46.5, longitude: -20.7 };

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { DEFAULT_INTENTS } from '../../stop/index.js';
-import { readRow } from '../../formats/index.js';
+import { readRow } from '../../formats/reading/index.js';
 import {
   cardAt,
   clockOfPair,

@@ -1,8 +1,8 @@
 import type { Cause, PictureSpot } from '../frames/frame.js';
-import type { BlurTrace } from './blurTrace.js';
+import type { BlurTrace } from './blur/blurTrace.js';
 import { placeGrid, type SoftnessReading } from './readSoftness.js';
-import type { Blur } from './spread.js';
-import { traceNear } from './traceMap.js';
+import type { Blur } from './blur/spread.js';
+import { traceNear } from './blur/traceMap.js';
 
 export type Look = Cause | 'good' | 'cannotTell';
 

@@ -2,7 +2,7 @@ import type { FrameSight, PictureSpot } from '../frames/frame.js';
 import type { Look } from './evidence.js';
 import { fullSizeAt } from './fullSize.js';
 import type { SoftnessReading } from './readSoftness.js';
-import type { Blur } from './spread.js';
+import type { Blur } from './blur/spread.js';
 import { LOOKS, type SoftnessVerdict } from './verdict.js';
 
 /** An even smear of length L has a deviation of L/√12. */

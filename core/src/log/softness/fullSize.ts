@@ -1,8 +1,8 @@
 import type { PictureSpot } from '../frames/frame.js';
-import { blurReader } from './blurReader.js';
+import { blurReader } from './blur/blurReader.js';
 import { cropped, type Luma } from './luma.js';
-import { noiseOfPicture, noiseOfTile } from './pictureNoise.js';
-import type { Blur } from './spread.js';
+import { noiseOfPicture, noiseOfTile } from './blur/pictureNoise.js';
+import type { Blur } from './blur/spread.js';
 
 /** Widths that were read in small parts of a picture at its full size. */
 export interface FullSize {

@@ -1,8 +1,8 @@
-import type { BlurTrace } from './blurTrace.js';
+import type { BlurTrace } from './blur/blurTrace.js';
 import type { FullSize } from './fullSize.js';
 import { placeGrid, type SoftnessReading } from './readSoftness.js';
-import type { Blur } from './spread.js';
-import type { TraceMap } from './traceMap.js';
+import type { Blur } from './blur/spread.js';
+import type { TraceMap } from './blur/traceMap.js';
 import type { Grid } from './windows.js';
 
 /** A reading as it is kept: four bytes a window, five a part with its traces, 10 kB a picture. */

@@ -1,10 +1,10 @@
-import { blurReader } from './blurReader.js';
+import { blurReader } from './blur/blurReader.js';
 import type { FullSize } from './fullSize.js';
 import { cropped, halved, type Luma } from './luma.js';
-import { noiseOfPicture, noiseOfTile, type PictureNoise } from './pictureNoise.js';
-import type { Blur } from './spread.js';
+import { noiseOfPicture, noiseOfTile, type PictureNoise } from './blur/pictureNoise.js';
+import type { Blur } from './blur/spread.js';
 import { type Tones, tonesOf } from './tones.js';
-import { type TraceMap, traceMapOf } from './traceMap.js';
+import { type TraceMap, traceMapOf } from './blur/traceMap.js';
 import { discOf, type Grid, squareOf } from './windows.js';
 
 /** Tiles along the longer and the shorter side of a picture. */

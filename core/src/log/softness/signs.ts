@@ -1,7 +1,7 @@
-import type { BlurTrace } from './blurTrace.js';
+import type { BlurTrace } from './blur/blurTrace.js';
 import type { Evidence } from './evidence.js';
 import type { SoftnessReading } from './readSoftness.js';
-import type { Blur } from './spread.js';
+import type { Blur } from './blur/spread.js';
 
 /**
  * What speaks for one fault or another, each as one number; lengths as stops (log₂) over what is sharp enough. In the order in

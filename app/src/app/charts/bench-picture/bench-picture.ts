@@ -9,7 +9,8 @@ import {
   type Signal,
   viewChild,
 } from '@angular/core';
-import type { MeterPattern, Spot } from '@roam-dial/core';
+import type { MeterPattern } from '@roam-dial/core/kit';
+import type { Spot } from '@roam-dial/core/metering';
 import { elementWidth } from '../element-size';
 import { Grip, type PlacePx } from '../grip';
 import { Handle, type HandleStep } from '../handle';

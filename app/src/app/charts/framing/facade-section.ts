@@ -1,4 +1,4 @@
-import { RAD_PER_DEG } from '@roam-dial/core';
+import { RAD_PER_DEG } from '@roam-dial/core/units';
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { elementWidth } from '../element-size';
 import type { PlacePx } from '../grip';

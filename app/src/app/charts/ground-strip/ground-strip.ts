@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output, signal } from '@angular/core';
-import type { GroundMark, Passer } from '@roam-dial/core';
+import type { Passer } from '@roam-dial/core/setup';
+import type { GroundMark } from '@roam-dial/core/stop';
 import type { Wording } from '../../wording/wording';
 import { elementWidth } from '../element-size';
 import { Handle } from '../handle';

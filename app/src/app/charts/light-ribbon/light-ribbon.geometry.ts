@@ -1,4 +1,4 @@
-import type { StopDay } from '@roam-dial/core';
+import type { StopDay } from '@roam-dial/core/stop';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
 import type { TimeDomain } from '../time-axis';

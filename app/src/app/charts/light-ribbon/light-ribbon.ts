@@ -8,7 +8,8 @@ import {
   output,
   viewChild,
 } from '@angular/core';
-import { LAST_MINUTE, type StopDay } from '@roam-dial/core';
+import { LAST_MINUTE } from '@roam-dial/core/light';
+import type { StopDay } from '@roam-dial/core/stop';
 import type { Wording } from '../../wording/wording';
 import { elementWidth } from '../element-size';
 import { evScale, lightKindAt, ribbonOutline, ribbonSegments } from './light-ribbon.geometry';

@@ -1,4 +1,4 @@
-import type { Limit } from '@roam-dial/core';
+import type { Limit } from '@roam-dial/core/setup';
 import { contours } from 'd3-contour';
 
 /** One field of the chart: a column of marks across and a row of apertures, both counted from the left and the top. */

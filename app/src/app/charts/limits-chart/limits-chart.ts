@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output, signal } from '@angular/core';
-import { type Limit, LIMITS } from '@roam-dial/core';
+import { type Limit, LIMITS } from '@roam-dial/core/setup';
 import { elementWidth } from '../element-size';
 import {
   borderPath,

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
-import type { ResponsePoint } from '@roam-dial/core';
+import type { ResponsePoint } from '@roam-dial/core/setup';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { elementWidth } from '../element-size';

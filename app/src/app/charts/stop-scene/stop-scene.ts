@@ -9,7 +9,7 @@ import {
   prepareMap,
   renderMap,
   sceneOfStop,
-} from '@roam-dial/core';
+} from '@roam-dial/core/metering';
 
 const ROWS = 204;
 /** The key's edge, in the colour of a selection. */

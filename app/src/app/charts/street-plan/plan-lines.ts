@@ -1,4 +1,4 @@
-import type { Tree, Way } from '@roam-dial/core';
+import type { Tree, Way } from '@roam-dial/core/streets';
 import * as L from 'leaflet/dist/leaflet-src.esm.js';
 import type { PlanLeg } from './plan-parts';
 

@@ -1,4 +1,4 @@
-import type { Building } from '@roam-dial/core';
+import type { Building } from '@roam-dial/core/light';
 import type { Viewpoint } from './street-plan.layers';
 
 /** Of a map with more buildings than this only those near the chosen stop throw shadows: some 20 ms a minute dragged over. */

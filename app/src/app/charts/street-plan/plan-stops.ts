@@ -1,4 +1,8 @@
-import { type District, halfFieldDeg, type KitItem, kitInHand, type Leg, metresFrom, type Place, type Walk } from '@roam-dial/core';
+import type { KitItem } from '@roam-dial/core/kit';
+import type { Place } from '@roam-dial/core/light';
+import { halfFieldDeg, kitInHand } from '@roam-dial/core/plan';
+import { type District, metresFrom } from '@roam-dial/core/streets';
+import type { Leg, Walk } from '@roam-dial/core/walk';
 import { nameOf } from '../../wording/name';
 import type { PlanLeg, PlanStop } from './plan-parts';
 

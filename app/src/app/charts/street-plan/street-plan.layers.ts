@@ -1,4 +1,5 @@
-import { aheadOf, asideOf, CELL_M, GRID_SIDE, type Outline, RAD_PER_DEG } from '@roam-dial/core';
+import { aheadOf, asideOf, CELL_M, GRID_SIDE, type Outline } from '@roam-dial/core/streets';
+import { RAD_PER_DEG } from '@roam-dial/core/units';
 
 export interface Viewpoint {
   readonly eastM: number;

@@ -12,7 +12,8 @@ import {
   viewChild,
   ViewEncapsulation,
 } from '@angular/core';
-import { type Outline, shadowPolygons, type SunPosition, type Tree, type Way } from '@roam-dial/core';
+import type { SunPosition } from '@roam-dial/core/light';
+import { type Outline, shadowPolygons, type Tree, type Way } from '@roam-dial/core/streets';
 import * as L from 'leaflet/dist/leaflet-src.esm.js';
 import { giveKeys, heldIn, holdAgain } from './marker-keys';
 import { putDownByKey } from './put-down';

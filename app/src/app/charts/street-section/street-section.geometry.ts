@@ -1,4 +1,4 @@
-import type { Span, StreetCut } from '@roam-dial/core';
+import type { Span, StreetCut } from '@roam-dial/core/streets';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 
 export interface SectionScale {

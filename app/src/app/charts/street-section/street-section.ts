@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { StreetCut } from '@roam-dial/core';
+import type { StreetCut } from '@roam-dial/core/streets';
 import type { Wording } from '../../wording/wording';
 import { elementWidth } from '../element-size';
 import { lengthOf, rayEnd, sectionScale } from './street-section.geometry';

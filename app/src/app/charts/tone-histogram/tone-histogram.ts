@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { ToneHistogram } from '@roam-dial/core';
+import type { ToneHistogram } from '@roam-dial/core/metering';
 import { elementWidth } from '../element-size';
 
 const HEIGHT_PX = 92;

@@ -9,7 +9,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import { CARPET_ROWS, CARPET_STEP_MIN, type YearOfQuality, type YearOfSun } from '@roam-dial/core';
+import { CARPET_ROWS, CARPET_STEP_MIN, type YearOfQuality, type YearOfSun } from '@roam-dial/core/stop';
 import { scaleLinear } from 'd3-scale';
 import type { Wording } from '../../wording/wording';
 import { elementWidth } from '../element-size';

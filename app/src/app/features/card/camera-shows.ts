@@ -1,4 +1,7 @@
-import { bodyShutters, cameraAt, type Hand, markedBetween, placeOfHand, snapToMark } from '@roam-dial/core';
+import { bodyShutters } from '@roam-dial/core/kit';
+import { cameraAt, placeOfHand } from '@roam-dial/core/setup';
+import type { Hand } from '@roam-dial/core/stop';
+import { markedBetween, snapToMark } from '@roam-dial/core/units';
 import type { Card } from '../../state/card.store';
 import type { Wording } from '../../wording/wording';
 

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { pictureLightAt } from '@roam-dial/core';
+import { pictureLightAt } from '@roam-dial/core/stop';
 import { LightRibbon } from '../../charts/light-ribbon/light-ribbon';
 import { timeDomain } from '../../charts/time-axis';
 import { CardStore } from '../../state/card.store';

@@ -1,4 +1,4 @@
-import type { HomeState, Why } from '@roam-dial/core';
+import type { HomeState, Why } from '@roam-dial/core/setup';
 import type { Card } from '../../state/card.store';
 import { PATTERN_WORDS } from '../../wording/metering';
 import type { Wording } from '../../wording/wording';

@@ -1,4 +1,7 @@
-import { type Hand, homeState, type KitItem, ladderOf, type Stop, type Walk } from '@roam-dial/core';
+import type { KitItem } from '@roam-dial/core/kit';
+import { homeState, ladderOf } from '@roam-dial/core/setup';
+import type { Hand, Stop } from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 import { demoDay, demoWorkspace } from '../../../testing/demo';
 import type { Workspace } from '../../data/workspace';
 import { type Card, cardFor, type NoCard } from '../../state/card.store';

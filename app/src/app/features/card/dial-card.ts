@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { apartIn, checklistOf, frameOf, mediumOf } from '@roam-dial/core';
+import { apartIn } from '@roam-dial/core/plan';
+import { checklistOf, frameOf, mediumOf } from '@roam-dial/core/setup';
 import { StopScene } from '../../charts/stop-scene/stop-scene';
 import { CardStore } from '../../state/card.store';
 import { CardFocus } from '../../state/card-focus';

@@ -1,4 +1,5 @@
-import { INTENT_NAMES, type LightLadder, type Rung } from '@roam-dial/core';
+import type { LightLadder, Rung } from '@roam-dial/core/setup';
+import { INTENT_NAMES } from '@roam-dial/core/stop';
 import type { Card } from '../../state/card.store';
 import { changeText } from '../../wording/changes';
 import type { Wording } from '../../wording/wording';

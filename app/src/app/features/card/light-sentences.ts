@@ -1,4 +1,4 @@
-import { INTENT_NAMES } from '@roam-dial/core';
+import { INTENT_NAMES } from '@roam-dial/core/stop';
 import type { Card } from '../../state/card.store';
 import { stopsText } from '../../wording/stops';
 import { missingWords, pictureLightWords } from '../../wording/windows';

@@ -1,19 +1,7 @@
-import {
-  type BrokenLimit,
-  type Consent,
-  type Film,
-  type FilmKind,
-  type Intent,
-  type Limit,
-  markedBetween,
-  type Obstacle,
-  rollIso,
-  type SetUpInput,
-  type SideLimit,
-  snapToMark,
-  type WhyInput,
-  zoneLawOf,
-} from '@roam-dial/core';
+import { type Film, type FilmKind, rollIso } from '@roam-dial/core/kit';
+import type { BrokenLimit, Limit, Obstacle, SetUpInput, SideLimit, WhyInput } from '@roam-dial/core/setup';
+import { type Consent, type Intent, zoneLawOf } from '@roam-dial/core/stop';
+import { markedBetween, snapToMark } from '@roam-dial/core/units';
 import type { Card } from '../../state/card.store';
 import { limitWords } from '../../wording/limits';
 import { stopsText } from '../../wording/stops';

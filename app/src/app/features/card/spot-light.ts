@@ -1,16 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import {
-  bodyShutters,
-  exposureValue100,
-  type Hand,
-  isSameHand,
-  ladderOf,
-  type LightLadder,
-  markedBetween,
-  snapToMark,
-} from '@roam-dial/core';
+import { exposureValue100 } from '@roam-dial/core/exposure';
+import { bodyShutters } from '@roam-dial/core/kit';
+import { ladderOf, type LightLadder } from '@roam-dial/core/setup';
+import { type Hand, isSameHand } from '@roam-dial/core/stop';
+import { markedBetween, snapToMark } from '@roam-dial/core/units';
 import { type Card, CardStore } from '../../state/card.store';
 import { StopActions } from '../../state/actions/stop.actions';
 import { FindingsStore } from '../../state/findings.store';

@@ -1,6 +1,10 @@
 import { Injectable, inject } from '@angular/core';
-import { districtOf, type LightLadder, MOST_TRACK_POINTS, thinnedTrack, type Walk } from '@roam-dial/core';
-import type { FiledWalk, ReadGpx } from '@roam-dial/core/walk-files';
+import { MOST_TRACK_POINTS } from '@roam-dial/core/formats/archive';
+import type { FiledWalk, ReadGpx } from '@roam-dial/core/formats/walkFiles';
+import { thinnedTrack } from '@roam-dial/core/outing';
+import { districtOf } from '@roam-dial/core/plan';
+import type { LightLadder } from '@roam-dial/core/setup';
+import type { Walk } from '@roam-dial/core/walk';
 import { firstValueFrom } from 'rxjs';
 import { saveBlob, saveText } from '../../data/save-file';
 import { WalkActions } from '../../state/actions/walk.actions';
@@ -48,7 +52,7 @@ export class FileActions {
   async save(walk: Walk, format: WalkFormat): Promise<void> {
     if (format === 'picture') return this.savePicture();
     const { filed, cards } = await this.filed(walk);
-    const write = await fetched('The file formats', () => import('@roam-dial/core/walk-files'));
+    const write = await fetched('The file formats', () => import('@roam-dial/core/formats/walkFiles'));
     switch (format) {
       case 'gpx':
         return saveText(write.writeGpx(filed), fileName(walk.name, 'gpx'), 'application/gpx+xml');
@@ -79,7 +83,7 @@ export class FileActions {
 
   /** A track, or else a route, is drawn from now on; its places are told. */
   async read(walk: Walk, file: File): Promise<ReadGpx> {
-    const { readGpx } = await fetched('The file formats', () => import('@roam-dial/core/walk-files'));
+    const { readGpx } = await fetched('The file formats', () => import('@roam-dial/core/formats/walkFiles'));
     const read = readGpx(await file.text());
     if (!read.ok) return read;
     const { tracks, routes } = read.gpx;

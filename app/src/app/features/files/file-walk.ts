@@ -1,14 +1,9 @@
-import {
-  INTENT_NAMES,
-  type Leg,
-  type LightLadder,
-  placeAt,
-  type Place,
-  type StopDay,
-  stopsToday,
-  type Walk,
-} from '@roam-dial/core';
-import type { FiledSetUp, FiledStop, FiledWalk } from '@roam-dial/core/walk-files';
+import type { FiledSetUp, FiledStop, FiledWalk } from '@roam-dial/core/formats/walkFiles';
+import type { Place } from '@roam-dial/core/light';
+import type { LightLadder } from '@roam-dial/core/setup';
+import { INTENT_NAMES, type StopDay } from '@roam-dial/core/stop';
+import { placeAt } from '@roam-dial/core/streets';
+import { type Leg, stopsToday, type Walk } from '@roam-dial/core/walk';
 import type { Workspace } from '../../data/workspace';
 import { type Card, cardFor } from '../../state/card.store';
 import { nameOf } from '../../wording/name';

@@ -1,5 +1,7 @@
-import { DEFAULT_SETTINGS, metresFrom, stopsToday, type Walk, walkLegs } from '@roam-dial/core';
-import { readGpx, setUpLine, writeGpx } from '@roam-dial/core/walk-files';
+import { DEFAULT_SETTINGS } from '@roam-dial/core/formats/archive';
+import { readGpx, setUpLine, writeGpx } from '@roam-dial/core/formats/walkFiles';
+import { metresFrom } from '@roam-dial/core/streets';
+import { stopsToday, type Walk, walkLegs } from '@roam-dial/core/walk';
 import { demoDay, demoWorkspace } from '../../../testing/demo';
 import { Wording } from '../../wording/wording';
 import { cardsOfDay, fieldCard, fileWalk } from './file-walk';

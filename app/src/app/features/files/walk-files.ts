@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import type { Walk } from '@roam-dial/core';
-import type { Gpx } from '@roam-dial/core/walk-files';
+import type { Gpx } from '@roam-dial/core/formats/walkFiles';
+import type { Walk } from '@roam-dial/core/walk';
 import { StopActions } from '../../state/actions/stop.actions';
 import { WalkActions } from '../../state/actions/walk.actions';
 import { counted } from '../../wording/counted';

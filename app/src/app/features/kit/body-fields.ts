@@ -1,4 +1,5 @@
-import { type Body, CONTROL_KINDS, METER_PATTERNS, type MeterPattern, slowestAutoSeries, type StopStep } from '@roam-dial/core';
+import { type Body, CONTROL_KINDS, METER_PATTERNS, type MeterPattern, slowestAutoSeries } from '@roam-dial/core/kit';
+import type { StopStep } from '@roam-dial/core/units';
 import { choicesOf } from '../../ui/choices';
 import { type Codec, entryCodec, numberCodec, optional, restricted } from '../../wording/codec';
 import { PATTERN_WORDS } from '../../wording/metering';

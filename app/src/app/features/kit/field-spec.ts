@@ -1,4 +1,4 @@
-import type { LengthUnit } from '@roam-dial/core';
+import type { LengthUnit } from '@roam-dial/core/units';
 import type { CardTarget } from '../../state/card-focus';
 import type { Choice } from '../../ui/choice-field';
 import type { Codec } from '../../wording/codec';

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { type Body, KIT_KINDS, type KitItem, type Lens } from '@roam-dial/core';
-import { readArchive } from '@roam-dial/core/formats';
+import { readArchive } from '@roam-dial/core/formats/reading';
+import { type Body, KIT_KINDS, type KitItem, type Lens } from '@roam-dial/core/kit';
 import { newKitItem } from '../../data/defaults';
 import type { FieldContext, FieldSpec } from './field-spec';
 import { fieldsFor } from './fields';

@@ -1,13 +1,5 @@
-import {
-  FIELD_RANGES,
-  type Film,
-  FILM_HOLDS,
-  type Filter,
-  type Flash,
-  type KitItem,
-  type KitKind,
-  type Support,
-} from '@roam-dial/core';
+import { FIELD_RANGES } from '@roam-dial/core/formats/archive';
+import { type Film, FILM_HOLDS, type Filter, type Flash, type KitItem, type KitKind, type Support } from '@roam-dial/core/kit';
 import { choicesOf } from '../../ui/choices';
 import { entryCodec, numberCodec } from '../../wording/codec';
 import { BODY_FIELDS } from './body-fields';

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { DEFAULT_FIGURES, FIGURE_RANGES, type Figures } from '@roam-dial/core';
+import { DEFAULT_FIGURES, FIGURE_RANGES, type Figures } from '@roam-dial/core/kit';
 import { FiguresEditor } from './figures-editor';
 
 function editor(figures: Partial<Figures>) {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { DEFAULT_FIGURES, FIGURE_RANGES, type Figures } from '@roam-dial/core';
+import { DEFAULT_FIGURES, FIGURE_RANGES, type Figures } from '@roam-dial/core/kit';
 import { ValueField } from '../../ui/value-field';
 import { numberCodec } from '../../wording/codec';
 

@@ -1,4 +1,6 @@
-import { FIELD_RANGES, formatEntry, isSameValue, type Lens } from '@roam-dial/core';
+import { FIELD_RANGES } from '@roam-dial/core/formats/archive';
+import type { Lens } from '@roam-dial/core/kit';
+import { formatEntry, isSameValue } from '@roam-dial/core/units';
 import { choicesOf } from '../../ui/choices';
 import { type Codec, distanceCodec, entryCodec, listCodec, optional, restricted } from '../../wording/codec';
 import { choiceOf, type FieldContext, type FieldSpec, valueOf } from './field-spec';

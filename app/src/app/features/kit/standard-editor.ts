@@ -1,16 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import {
-  type Body,
-  DEFAULT_SETTINGS,
-  DEFAULT_STANDARD,
-  formatEntry,
-  ofKind,
-  type ShakeRule,
-  type SharpnessStandard,
-  type Standard,
-  usualIsoCeiling,
-} from '@roam-dial/core';
+import { DEFAULT_SETTINGS } from '@roam-dial/core/formats/archive';
+import { type Body, DEFAULT_STANDARD, type ShakeRule, type Standard, usualIsoCeiling } from '@roam-dial/core/kit';
+import type { SharpnessStandard } from '@roam-dial/core/optics';
+import { ofKind } from '@roam-dial/core/plan';
+import { formatEntry } from '@roam-dial/core/units';
 import { CardFocus, type CardTarget } from '../../state/card-focus';
 import { KitActions } from '../../state/actions/kit.actions';
 import { WorkspaceStore } from '../../state/workspace.store';

@@ -1,6 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { FIELD_RANGES, type District, placedStop, type Stop } from '@roam-dial/core';
+import { FIELD_RANGES } from '@roam-dial/core/formats/archive';
+import { placedStop } from '@roam-dial/core/plan';
+import type { Stop } from '@roam-dial/core/stop';
+import type { District } from '@roam-dial/core/streets';
 import { StreetPlan } from '../../charts/street-plan/street-plan';
 import { USUAL_HEIGHTS } from '../../state/map-reading';
 import { WalkMap } from '../map-file';

@@ -1,22 +1,10 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import {
-  type Building,
-  type District,
-  lightFor,
-  shadowScene,
-  type ShadowScene,
-  type Site,
-  siteOf,
-  type Stop,
-  type StopLight,
-  type StopSite,
-  type StreetShape,
-  type Street,
-  streetAt,
-  streetShape,
-  type Walk,
-} from '@roam-dial/core';
+import { type Building, shadowScene, type ShadowScene } from '@roam-dial/core/light';
+import { lightFor, siteOf, type StopSite, type Street, streetAt } from '@roam-dial/core/plan';
+import type { Stop, StopLight } from '@roam-dial/core/stop';
+import { type District, type Site, type StreetShape, streetShape } from '@roam-dial/core/streets';
+import type { Walk } from '@roam-dial/core/walk';
 import { CardStore } from '../../state/card.store';
 import { DaysStore } from '../../state/days.store';
 import { wordingSignal } from '../../state/wording.store';

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MatIconModule } from '@angular/material/icon';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { RouterOutlet } from '@angular/router';
-import { pictureLightAt } from '@roam-dial/core';
+import { pictureLightAt } from '@roam-dial/core/stop';
 import { AppActions } from '../../state/actions/app.actions';
 import { DaysStore } from '../../state/days.store';
 import { phoneLayout } from '../../state/phone-layout';

@@ -1,4 +1,5 @@
-import { axisGapDeg, type MoonView, moonName, shadowLengthM, type Stop, type StopDay, type StopLight } from '@roam-dial/core';
+import { moonName, type MoonView } from '@roam-dial/core/light';
+import { axisGapDeg, shadowLengthM, type Stop, type StopDay, type StopLight } from '@roam-dial/core/stop';
 import type { Wording } from '../../wording/wording';
 
 export interface Figure {

@@ -1,15 +1,15 @@
 import {
-  type LightWindow,
-  pictureLightAt,
   DEFAULT_INTENTS,
   DEFAULT_THRESHOLDS,
   GATES,
   INTENT_KINDS,
   lightOfDay,
+  type LightWindow,
+  pictureLightAt,
   type Stop,
   type StopDay,
   THRESHOLD_NAMES,
-} from '@roam-dial/core';
+} from '@roam-dial/core/stop';
 import { demoDay, demoWorkspace, plainDay } from '../../../testing/demo';
 import { Wording } from '../../wording/wording';
 import { missingWords, overlapWords, pictureLightWords, WINDOW_WORDS } from '../../wording/windows';

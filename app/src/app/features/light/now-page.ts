@@ -1,5 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal } from '@angular/core';
-import { apparentSun, isStreetOf, litGroundAt, placedStop, type Stop, type Street, streetCut, withStreet } from '@roam-dial/core';
+import { apparentSun } from '@roam-dial/core/light';
+import { isStreetOf, placedStop, type Street, withStreet } from '@roam-dial/core/plan';
+import { litGroundAt, type Stop } from '@roam-dial/core/stop';
+import { streetCut } from '@roam-dial/core/streets';
 import { planStops } from '../../charts/street-plan/plan-stops';
 import type { PlanStop } from '../../charts/street-plan/plan-parts';
 import { StreetPlan } from '../../charts/street-plan/street-plan';

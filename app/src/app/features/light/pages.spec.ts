@@ -2,18 +2,18 @@ import { signal, type Type } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import type { CarpetCell } from '../../charts/year-carpet/year-carpet';
+import { lightInputFor } from '@roam-dial/core/plan';
 import {
   CARPET_ROWS,
-  lightInputFor,
   lightOfDay,
   type SameLight,
   type Stop,
   stopDay,
   type StopDay,
-  type Walk,
   type YearOfQuality,
   yearOfSun,
-} from '@roam-dial/core';
+} from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 import { demoWorkspace } from '../../../testing/demo';
 import { NEVER, of } from 'rxjs';
 import { MapsService } from '../../data/maps.service';

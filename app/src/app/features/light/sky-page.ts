@@ -1,19 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import {
-  cloudAt,
-  cloudOf,
-  dayClock,
-  glareAngleDeg,
-  moonView,
-  POLARISER_PRICE_EV,
-  polariserView,
-  simulatedCloud,
-  placeOf,
-  sunPosition,
-  type Walk,
-} from '@roam-dial/core';
-import type { ReadForecast } from '@roam-dial/core/maps';
+import type { ReadForecast } from '@roam-dial/core/formats/maps';
+import { cloudAt, dayClock, glareAngleDeg, moonView, POLARISER_PRICE_EV, polariserView, sunPosition } from '@roam-dial/core/light';
+import { placeOf } from '@roam-dial/core/plan';
+import { simulatedCloud } from '@roam-dial/core/stand-ins';
+import { cloudOf, type Walk } from '@roam-dial/core/walk';
 import { MapsService } from '../../data/maps.service';
 import { StopActions } from '../../state/actions/stop.actions';
 import { WalkActions } from '../../state/actions/walk.actions';

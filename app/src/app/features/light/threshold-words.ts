@@ -1,4 +1,4 @@
-import type { IntentKind, ThresholdName } from '@roam-dial/core';
+import type { IntentKind, ThresholdName } from '@roam-dial/core/stop';
 
 export type ThresholdUnit = 'm' | 'share' | 'stops' | '°' | 'EV';
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { DEFAULT_THRESHOLDS, GATES, INTENT_NAMES, type ThresholdName } from '@roam-dial/core';
+import { DEFAULT_THRESHOLDS, GATES, INTENT_NAMES, type ThresholdName } from '@roam-dial/core/stop';
 import { WalkActions } from '../../state/actions/walk.actions';
 import { ValueField } from '../../ui/value-field';
 import { type Codec, numberCodec, percentCodec, restricted } from '../../wording/codec';

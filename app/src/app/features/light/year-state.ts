@@ -1,14 +1,7 @@
 import { computed, inject, Injectable, linkedSignal, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import {
-  bestDays,
-  lightInputFor,
-  type SameLight,
-  siteOf,
-  type YearInput,
-  type YearOfQuality,
-  type YearOfSun,
-} from '@roam-dial/core';
+import { lightInputFor, siteOf } from '@roam-dial/core/plan';
+import { bestDays, type SameLight, type YearInput, type YearOfQuality, type YearOfSun } from '@roam-dial/core/stop';
 import { EMPTY, map, of, startWith, switchMap } from 'rxjs';
 import { answersOf } from '../../workers/answers';
 import { LightClient } from '../../workers/light.client';

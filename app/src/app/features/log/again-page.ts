@@ -2,8 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { dayClock, INTENT_NAMES, type IntentKind, type Return, sunPosition } from '@roam-dial/core';
+import { dayClock, sunPosition } from '@roam-dial/core/light';
 import { type GoodFilter, isWanted, type PlaceFilter, sightIdOf } from '@roam-dial/core/log';
+import type { Return } from '@roam-dial/core/outing';
+import { INTENT_NAMES, type IntentKind } from '@roam-dial/core/stop';
 import { today } from '../../data/today';
 import { ReturnActions } from '../../state/actions/return.actions';
 import { AgainStore, type PlaceAgain } from '../../state/again.store';

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import type { Walk } from '@roam-dial/core';
 import { againstCard, missesOf, type WalkedFrames } from '@roam-dial/core/log';
+import type { Walk } from '@roam-dial/core/walk';
 import { DepartureStrip } from '../../charts/departure-strip/departure-strip';
 import { StopActions } from '../../state/actions/stop.actions';
 import { LogStore } from '../../state/log.store';

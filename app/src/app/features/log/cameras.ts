@@ -1,18 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, untracked } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import {
-  clockOfPair,
-  dayClock,
-  type KitItem,
-  type LogCamera,
-  type LogFrame,
-  MINUTES_PER_DAY,
-  type PlacedFrame,
-  proposeClock,
-  type WalkLog,
-  wallMinuteAt,
-} from '@roam-dial/core';
+import type { KitItem } from '@roam-dial/core/kit';
+import { dayClock, MINUTES_PER_DAY } from '@roam-dial/core/light';
+import { clockOfPair, type LogCamera, type LogFrame, type PlacedFrame, proposeClock, type WalkLog } from '@roam-dial/core/log';
+import { wallMinuteAt } from '@roam-dial/core/outing';
 import { LogActions } from '../../state/actions/log.actions';
 import { type RatherOn, ratherOn } from '../../state/which-walk';
 import { WorkspaceStore } from '../../state/workspace.store';

@@ -13,9 +13,16 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import type { PlacedFrame, Verdict } from '@roam-dial/core';
-import { cardAt } from '@roam-dial/core';
-import { type FrameMeant, frameName, lookAsMeant, sightIdOf, wideDepartures } from '@roam-dial/core/log';
+import {
+  cardAt,
+  type FrameMeant,
+  frameName,
+  lookAsMeant,
+  type PlacedFrame,
+  sightIdOf,
+  type Verdict,
+  wideDepartures,
+} from '@roam-dial/core/log';
 import { departureWords, looksWords, settingsWords, VERDICT_KEYS, VERDICT_WORDS } from '../../wording/log';
 import type { Wording } from '../../wording/wording';
 import { KeptPicture } from '../picture';

@@ -1,4 +1,4 @@
-import { type SoftnessReading, smearOf, type SoftnessVerdict } from '@roam-dial/core/log';
+import { smearOf, type SoftnessReading, type SoftnessVerdict } from '@roam-dial/core/log';
 
 /** A disc of radius r has a deviation of r/2 along any line. */
 const RADIUS_PER_DEVIATION = 2;

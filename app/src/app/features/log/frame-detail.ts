@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { cardAt, type PictureSpot, type PlacedFrame, type Verdict } from '@roam-dial/core';
 import {
+  cardAt,
   departures,
   type ExposedWith,
   fileOfFrame,
@@ -11,11 +11,14 @@ import {
   frameSight,
   fullSizeAt,
   MIDDLE,
+  type PictureSpot,
+  type PlacedFrame,
   sightIdOf,
-  softnessVerdict,
   type SoftnessReading,
+  softnessVerdict,
   stateOf,
   unpackedReading,
+  type Verdict,
 } from '@roam-dial/core/log';
 import { Sights } from '../../data/sights';
 import { cardWords, departureWords, PLACED_WORDS, settingsWords, VERDICT_KEYS, VERDICT_WORDS } from '../../wording/log';

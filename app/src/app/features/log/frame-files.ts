@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
-import type { PlacedFrame, WalkLog } from '@roam-dial/core';
+import type { PlacedFrame, WalkLog } from '@roam-dial/core/log';
 import { FrameFileActions } from '../../state/actions/frame-file.actions';
 
 /** The frames of a walk as files, and what comes back from files: a table that was filled in elsewhere, and the track of a receiver. */

@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, sig
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import type { Body, Film, PlacedFrame, Verdict } from '@roam-dial/core';
-import { type FrameMeant, frameMeant, NOT_PLANNED } from '@roam-dial/core/log';
+import type { Body, Film } from '@roam-dial/core/kit';
+import { type FrameMeant, frameMeant, NOT_PLANNED, type PlacedFrame, type Verdict } from '@roam-dial/core/log';
 import { FilmActions } from '../../state/actions/film.actions';
 import { LogActions } from '../../state/actions/log.actions';
 import { FramesReading } from '../../state/frames-reading';

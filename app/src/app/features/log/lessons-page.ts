@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import type { Body, Standard, Stop, Walk } from '@roam-dial/core';
+import type { Body, Standard } from '@roam-dial/core/kit';
 import {
   guessLesson,
   handsLesson,
@@ -11,12 +11,14 @@ import {
   type Lesson,
   type LessonQuestion,
   paceLesson,
+  questionsOfStops,
   smearLesson,
   speedLesson,
-  questionsOfStops,
   stepsLesson,
   tracksWalked,
 } from '@roam-dial/core/log';
+import type { Stop } from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 import type { Workspace } from '../../data/workspace';
 import { KitActions } from '../../state/actions/kit.actions';
 import { StopActions } from '../../state/actions/stop.actions';

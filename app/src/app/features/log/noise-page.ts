@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import { type Body, isoCeilingOf, type NoiseTest, type Standard } from '@roam-dial/core';
+import { type Body, isoCeilingOf, type NoiseTest, type Standard } from '@roam-dial/core/kit';
 import { ceilingByPatches, type NoiseCurve, noiseCurve, withCeiling } from '@roam-dial/core/log';
 import { NoiseChart } from '../../charts/noise-chart/noise-chart';
 import { KitActions } from '../../state/actions/kit.actions';

@@ -1,8 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import type { LogFrame, LogRoll, PlacedFrame, WalkLog } from '@roam-dial/core';
-import { frameCounter, framesOfRoll, MOST_ROLL_FRAMES, ROLL_PUSHES } from '@roam-dial/core/log';
+import {
+  frameCounter,
+  framesOfRoll,
+  type LogFrame,
+  type LogRoll,
+  MOST_ROLL_FRAMES,
+  type PlacedFrame,
+  ROLL_PUSHES,
+  type WalkLog,
+} from '@roam-dial/core/log';
 import { FilmActions } from '../../state/actions/film.actions';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { ChoiceField } from '../../ui/choice-field';

@@ -1,4 +1,5 @@
-import { DEFAULT_INTENTS, frameFacts, type LogStay, type PlacedFrame } from '@roam-dial/core';
+import { frameFacts, type LogStay, type PlacedFrame } from '@roam-dial/core/log';
+import { DEFAULT_INTENTS } from '@roam-dial/core/stop';
 import { rangeOf, sheetGroups, sheetRows, stepped } from './sheet-rows';
 
 const stay = (stopId: string, name = stopId): LogStay => ({

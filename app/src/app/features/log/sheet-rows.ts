@@ -1,4 +1,4 @@
-import type { LogStay, PlacedFrame, WalkLog } from '@roam-dial/core';
+import type { LogStay, PlacedFrame, WalkLog } from '@roam-dial/core/log';
 
 /** Frames of one stop, or of those between the stops. */
 export interface SheetGroup {

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import type { LeftOut } from '@roam-dial/core/maps';
+import type { LeftOut } from '@roam-dial/core/formats/maps';
 import { type HeightRules, MapReading, USUAL_HEIGHTS } from '../../state/map-reading';
 import { leftOutSentence, READING_WORDS, readSentence } from '../../wording/map-report';
 

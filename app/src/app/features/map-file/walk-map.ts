@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
-import type { Walk } from '@roam-dial/core';
+import type { Walk } from '@roam-dial/core/walk';
 import { WalkActions } from '../../state/actions/walk.actions';
 import { MapDrop } from '../../state/map-drop';
 import { type HeightRules, MapReading, type MapReadingState, USUAL_HEIGHTS } from '../../state/map-reading';

@@ -11,7 +11,7 @@ import {
   spotRadius,
   ZONES_ACROSS,
   ZONES_DOWN,
-} from '@roam-dial/core';
+} from '@roam-dial/core/metering';
 import { BenchPicture, type PatternDrawn } from '../../charts/bench-picture/bench-picture';
 import { ToneHistogramChart } from '../../charts/tone-histogram/tone-histogram';
 import { ChoiceField } from '../../ui/choice-field';

@@ -1,16 +1,8 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import {
-  BUILT_IN_SCENES,
-  FULL_MAP,
-  frameOf,
-  mapSizeOf,
-  METER_PATTERNS,
-  type MeterPattern,
-  type SceneDescription,
-  sceneOfStop,
-  type Spot,
-} from '@roam-dial/core';
+import { METER_PATTERNS, type MeterPattern } from '@roam-dial/core/kit';
+import { BUILT_IN_SCENES, FULL_MAP, mapSizeOf, type SceneDescription, sceneOfStop, type Spot } from '@roam-dial/core/metering';
+import { frameOf } from '@roam-dial/core/setup';
 import { distinctUntilChanged, filter } from 'rxjs';
 import type { BenchMeter, BenchSource } from '../../workers/bench-desk';
 import { BenchClient } from '../../workers/bench.client';

@@ -2,7 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
-import { exposedBy, type Film, type FilmAnswer, filmAt, indicesOf, isSameValue } from '@roam-dial/core';
+import type { Film } from '@roam-dial/core/kit';
+import { exposedBy, type FilmAnswer, filmAt, indicesOf } from '@roam-dial/core/metering';
+import { isSameValue } from '@roam-dial/core/units';
 import { FilmChart } from '../../charts/film-chart/film-chart';
 import { KitActions } from '../../state/actions/kit.actions';
 import { FilmStore } from '../../state/film.store';

@@ -1,7 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { bodyShutters, DEFAULT_INTENTS, gelMired, liftWindow, powerAt, snapToMark, widestFNumberAt } from '@roam-dial/core';
+import { bodyShutters, widestFNumberAt } from '@roam-dial/core/kit';
+import { gelMired, liftWindow, powerAt } from '@roam-dial/core/metering';
+import { DEFAULT_INTENTS } from '@roam-dial/core/stop';
+import { snapToMark } from '@roam-dial/core/units';
 import { LiftChart } from '../../charts/lift-chart/lift-chart';
 import { DaysStore } from '../../state/days.store';
 import { ValueField } from '../../ui/value-field';

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, output, signal } 
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatSlideToggleModule } from '@angular/material/slide-toggle';
-import type { HandReading } from '@roam-dial/core';
+import type { HandReading } from '@roam-dial/core/stand-ins';
 import { HandMeterStore } from '../../state/hand-meter';
 import { wordingSignal } from '../../state/wording.store';
 

@@ -1,5 +1,7 @@
 import { TestBed } from '@angular/core/testing';
-import { type Stop, type Walk, wallMinuteAt } from '@roam-dial/core';
+import { wallMinuteAt } from '@roam-dial/core/outing';
+import type { Stop } from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 import { BehaviorSubject, map } from 'rxjs';
 import { demoDay, demoWorkspace } from '../../../testing/demo';
 import type { Workspace } from '../../data/workspace';

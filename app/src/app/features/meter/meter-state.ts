@@ -1,38 +1,39 @@
 import { computed, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
+import { flashReachM } from '@roam-dial/core/exposure';
+import { MOST_READINGS } from '@roam-dial/core/formats/archive';
+import { type Body, rollIso } from '@roam-dial/core/kit';
+import { LAST_MINUTE } from '@roam-dial/core/light';
 import {
-  DEFAULT_METERING,
   digitalMedium,
   expectedTones,
-  flashReachM,
-  frameOf,
-  type Body,
-  type HandReading,
   incidentEv,
   isoFor,
   type KeyPlacement,
-  LAST_MINUTE,
-  markedBetween,
   type Medium,
-  type Metering,
-  METERED_ON,
-  type MeteredOn,
-  MOST_READINGS,
-  ofKind,
   placeKey,
   placeOnBody,
-  type PlacingSchool,
-  PLACING_SCHOOLS,
   type RangeWayOut,
   rangeWaysOut,
-  type Reading,
   readTyped,
-  rollIso,
   rollMedium,
   secondsFor,
   sideOfSchool,
-  wallMinuteAt,
-} from '@roam-dial/core';
+} from '@roam-dial/core/metering';
+import { wallMinuteAt } from '@roam-dial/core/outing';
+import { ofKind } from '@roam-dial/core/plan';
+import { frameOf } from '@roam-dial/core/setup';
+import type { HandReading } from '@roam-dial/core/stand-ins';
+import {
+  DEFAULT_METERING,
+  METERED_ON,
+  type MeteredOn,
+  type Metering,
+  PLACING_SCHOOLS,
+  type PlacingSchool,
+  type Reading,
+} from '@roam-dial/core/stop';
+import { markedBetween } from '@roam-dial/core/units';
 import { createId } from '../../data/defaults';
 import { StopActions } from '../../state/actions/stop.actions';
 import { type Card, CardStore } from '../../state/card.store';

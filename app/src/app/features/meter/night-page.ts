@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { crowdShareAt } from '@roam-dial/core/day';
 import {
   crossingTrailMm,
-  crowdShareAt,
-  fieldAtDistance,
   type FireworkBrightness,
   fireworksPlan,
   readFrame,
@@ -16,7 +15,8 @@ import {
   type Water,
   WATER_LOOKS,
   WATER_MEMORY_S,
-} from '@roam-dial/core';
+} from '@roam-dial/core/metering';
+import { fieldAtDistance } from '@roam-dial/core/optics';
 import { VanishingCurve } from '../../charts/vanishing-curve/vanishing-curve';
 import { ChoiceField } from '../../ui/choice-field';
 import { choicesOf } from '../../ui/choices';

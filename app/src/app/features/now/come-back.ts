@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { minuteToComeBack, RETURN_CROWDS, type ReturnCrowd, type Stop } from '@roam-dial/core';
+import { minuteToComeBack, RETURN_CROWDS, type ReturnCrowd } from '@roam-dial/core/outing';
+import type { Stop } from '@roam-dial/core/stop';
 import { OutingActions } from '../../state/actions/outing.actions';
 import { wordingSignal } from '../../state/wording.store';
 import { NowState } from './now-state';

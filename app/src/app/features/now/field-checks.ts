@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import type { FieldCheck, Happening, Stop } from '@roam-dial/core';
+import type { FieldCheck, Happening } from '@roam-dial/core/outing';
+import type { Stop } from '@roam-dial/core/stop';
 import { OutingActions } from '../../state/actions/outing.actions';
 import { wordingSignal } from '../../state/wording.store';
 import { NowState } from './now-state';

@@ -1,8 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import { type Body, bodyShutters, type Film, lensApertures, momentOf, type Stop, type Walk } from '@roam-dial/core';
+import { type Body, bodyShutters, type Film, lensApertures } from '@roam-dial/core/kit';
 import { exposedByCard, frameCounter, rollIn } from '@roam-dial/core/log';
+import { momentOf } from '@roam-dial/core/outing';
+import type { Stop } from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 import { FilmActions } from '../../state/actions/film.actions';
 import { wordingSignal } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';

@@ -1,16 +1,8 @@
 import { computed, effect, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import {
-  behindMin,
-  LAST_MINUTE,
-  leaveByMin,
-  type LightAhead,
-  lightAhead,
-  pictureLightAt,
-  type Stop,
-  type WaitHere,
-  waitHere,
-} from '@roam-dial/core';
+import { LAST_MINUTE } from '@roam-dial/core/light';
+import { behindMin, leaveByMin, type LightAhead, lightAhead, type WaitHere, waitHere } from '@roam-dial/core/outing';
+import { pictureLightAt, type Stop } from '@roam-dial/core/stop';
 import { type Card, CardStore } from '../../state/card.store';
 import { DaysStore } from '../../state/days.store';
 import { FindingsStore } from '../../state/findings.store';

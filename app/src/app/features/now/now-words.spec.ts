@@ -1,4 +1,5 @@
-import { DEFAULT_INTENTS, type Stop, type WaitHere } from '@roam-dial/core';
+import type { WaitHere } from '@roam-dial/core/outing';
+import { DEFAULT_INTENTS, type Stop } from '@roam-dial/core/stop';
 import { demoDay, demoWorkspace } from '../../../testing/demo';
 import { type Card, cardFor } from '../../state/card.store';
 import { focusOn } from '../../state/focus.store';

@@ -1,14 +1,9 @@
-import {
-  caresAt,
-  type Change,
-  LAST_MINUTE,
-  ON_TIME_MIN,
-  type LightAhead,
-  type RestFound,
-  type Stop,
-  type Wait,
-  type WaitHere,
-} from '@roam-dial/core';
+import type { Wait } from '@roam-dial/core/day';
+import { LAST_MINUTE } from '@roam-dial/core/light';
+import { type LightAhead, ON_TIME_MIN, type RestFound, type WaitHere } from '@roam-dial/core/outing';
+import { caresAt } from '@roam-dial/core/plan';
+import type { Change } from '@roam-dial/core/setup';
+import type { Stop } from '@roam-dial/core/stop';
 import { CARE_WORDS } from '../../wording/care';
 import type { Card } from '../../state/card.store';
 import type { WayLeft } from '../../state/way-ahead.store';

@@ -2,7 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { type Body, LAST_MINUTE, pictureLightAt, type Stop } from '@roam-dial/core';
+import type { Body } from '@roam-dial/core/kit';
+import { LAST_MINUTE } from '@roam-dial/core/light';
+import { pictureLightAt, type Stop } from '@roam-dial/core/stop';
 import { OutingActions } from '../../state/actions/outing.actions';
 import { DevicePositionStore } from '../../state/device-position';
 import { WakeLock } from '../../state/wake-lock';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import { ON_TIME_MIN, type RestFound } from '@roam-dial/core';
+import { ON_TIME_MIN, type RestFound } from '@roam-dial/core/outing';
 import { OutingActions } from '../../state/actions/outing.actions';
 import { RestStore } from '../../state/rest.store';
 import { wordingSignal } from '../../state/wording.store';

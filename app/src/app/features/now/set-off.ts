@@ -3,7 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { RouterLink } from '@angular/router';
-import { stopsToday } from '@roam-dial/core';
+import { stopsToday } from '@roam-dial/core/walk';
 import { DateTime } from 'luxon';
 import { today } from '../../data/today';
 import { OutingActions } from '../../state/actions/outing.actions';

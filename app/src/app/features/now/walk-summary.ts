@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { type StopSummary, walkSummary } from '@roam-dial/core';
+import { type StopSummary, walkSummary } from '@roam-dial/core/outing';
 import { OutingActions } from '../../state/actions/outing.actions';
 import { LegsStore } from '../../state/legs.store';
 import { minuteAt, type Running } from '../../state/outing.store';

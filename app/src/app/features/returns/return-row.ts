@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
-import { INTENT_NAMES, type Return, type ReturnDays } from '@roam-dial/core';
+import type { Return, ReturnDays } from '@roam-dial/core/outing';
+import { INTENT_NAMES } from '@roam-dial/core/stop';
 import { placeSightId } from '../../data/sights';
 import { today } from '../../data/today';
 import { ReturnActions } from '../../state/actions/return.actions';

@@ -1,4 +1,5 @@
-import { DEFAULT_INTENTS, type Return, type SameLight } from '@roam-dial/core';
+import type { Return } from '@roam-dial/core/outing';
+import { DEFAULT_INTENTS, type SameLight } from '@roam-dial/core/stop';
 import { newStop } from '../../data/defaults';
 import { Wording } from '../../wording/wording';
 import { nextLines, notedSentence } from './return-words';

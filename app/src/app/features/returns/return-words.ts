@@ -1,4 +1,5 @@
-import type { IntentKind, Return, ReturnCrowd, ReturnDays, SameLight } from '@roam-dial/core';
+import type { Return, ReturnCrowd, ReturnDays } from '@roam-dial/core/outing';
+import type { IntentKind, SameLight } from '@roam-dial/core/stop';
 import type { Wording } from '../../wording/wording';
 
 const MOST_SHOWN = 3;

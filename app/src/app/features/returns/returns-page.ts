@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import { commonDay, DAY_ON_FOOT_M, distanceBetweenM, type Return, type ReturnDays } from '@roam-dial/core';
+import { commonDay, type Return, type ReturnDays } from '@roam-dial/core/outing';
+import { DAY_ON_FOOT_M } from '@roam-dial/core/plan';
+import { distanceBetweenM } from '@roam-dial/core/walk';
 import { today } from '../../data/today';
 import { ReturnActions } from '../../state/actions/return.actions';
 import { ReturnsStore } from '../../state/returns.store';

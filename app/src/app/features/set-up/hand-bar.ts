@@ -1,7 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import { APPROACHES, bodyShutters, type Evaluation, type Hand, markedBetween, snapToMark } from '@roam-dial/core';
+import { bodyShutters } from '@roam-dial/core/kit';
+import type { Evaluation } from '@roam-dial/core/setup';
+import { APPROACHES, type Hand } from '@roam-dial/core/stop';
+import { markedBetween, snapToMark } from '@roam-dial/core/units';
 import type { Card } from '../../state/card.store';
 import { StopActions } from '../../state/actions/stop.actions';
 import { PinnedStore } from '../../state/pinned.store';

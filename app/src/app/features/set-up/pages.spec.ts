@@ -1,6 +1,8 @@
 import { signal, type Type } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
-import { compareApproaches, type Hand, homeState, ladderOf, placeOfHand, type Stop, type Walk, waysOut } from '@roam-dial/core';
+import { compareApproaches, homeState, ladderOf, placeOfHand, waysOut } from '@roam-dial/core/setup';
+import type { Hand, Stop } from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 import { demoWorkspace } from '../../../testing/demo';
 import { BehaviorSubject, map, of } from 'rxjs';
 import type { Workspace } from '../../data/workspace';

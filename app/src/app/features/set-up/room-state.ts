@@ -1,4 +1,4 @@
-import { placeOfHand } from '@roam-dial/core';
+import { placeOfHand } from '@roam-dial/core/setup';
 import { Injectable, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { CardStore } from '../../state/card.store';

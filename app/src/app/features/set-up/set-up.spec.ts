@@ -1,15 +1,9 @@
 import { inflateSync } from 'node:zlib';
-import {
-  barrelTape,
-  DEFAULT_SHOOTING,
-  homeState,
-  isoCeilingOf,
-  type Lens,
-  placeOfHand,
-  type Stop,
-  type Walk,
-  waysOut,
-} from '@roam-dial/core';
+import { isoCeilingOf, type Lens } from '@roam-dial/core/kit';
+import { barrelTape } from '@roam-dial/core/optics';
+import { homeState, placeOfHand, waysOut } from '@roam-dial/core/setup';
+import { DEFAULT_SHOOTING, type Stop } from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 import { demoWorkspace } from '../../../testing/demo';
 import { type Card, cardFor } from '../../state/card.store';
 import { focusOn } from '../../state/focus.store';

@@ -1,4 +1,5 @@
-import type { LightWindow, Stop, Walk } from '@roam-dial/core';
+import type { LightWindow, Stop } from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 import { demoWorkspace, plainDay } from '../../../testing/demo';
 import { newStop, newWalk } from '../../data/defaults';
 import { Wording } from '../../wording/wording';

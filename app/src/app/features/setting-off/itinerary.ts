@@ -1,17 +1,9 @@
-import {
-  type HomeState,
-  INTENT_NAMES,
-  type KitInHand,
-  type KitItem,
-  type Leg,
-  type Pause,
-  type Stop,
-  type StopDay,
-  stopsToday,
-  sunEvents,
-  type Walk,
-  dayClock,
-} from '@roam-dial/core';
+import type { KitItem } from '@roam-dial/core/kit';
+import { dayClock, sunEvents } from '@roam-dial/core/light';
+import type { KitInHand } from '@roam-dial/core/plan';
+import type { HomeState } from '@roam-dial/core/setup';
+import { INTENT_NAMES, type Stop, type StopDay } from '@roam-dial/core/stop';
+import { type Leg, type Pause, stopsToday, type Walk } from '@roam-dial/core/walk';
 import { changeText } from '../../wording/changes';
 import { nameOf } from '../../wording/name';
 import { windowSpan } from '../../wording/windows';

@@ -1,5 +1,5 @@
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
-import { DEFAULT_SHOOTING, type Shooting } from '@roam-dial/core';
+import { DEFAULT_SHOOTING, type Shooting } from '@roam-dial/core/stop';
 import { ShootingFields } from './shooting-fields';
 
 function fields(shooting: Shooting | undefined, isLocked = false) {

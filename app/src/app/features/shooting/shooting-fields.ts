@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { DEFAULT_SHOOTING, type Shooting } from '@roam-dial/core';
+import { DEFAULT_SHOOTING, type Shooting } from '@roam-dial/core/stop';
 import { CheckField } from '../../ui/check-field';
 import { ChoiceField } from '../../ui/choice-field';
 import { ValueField } from '../../ui/value-field';

@@ -13,7 +13,9 @@ import {
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatIconModule } from '@angular/material/icon';
-import { type Apart, apartIn, INTENT_NAMES, type Stop, stopsInOrder, stopsToday, type Walk } from '@roam-dial/core';
+import { type Apart, apartIn } from '@roam-dial/core/plan';
+import { INTENT_NAMES, type Stop } from '@roam-dial/core/stop';
+import { stopsInOrder, stopsToday, type Walk } from '@roam-dial/core/walk';
 import { AppActions } from '../../state/actions/app.actions';
 import { StopActions } from '../../state/actions/stop.actions';
 import { WalkActions } from '../../state/actions/walk.actions';

@@ -1,5 +1,6 @@
 import type { AbstractControl, ValidationErrors, ValidatorFn } from '@angular/forms';
-import { readPlace, withoutThousandsCommas } from '@roam-dial/core';
+import { withoutThousandsCommas } from '@roam-dial/core/units';
+import { readPlace } from '@roam-dial/core/walk';
 
 /** A number as it is typed, with a point or a comma, `12,800` as thousands; NaN for what is none. */
 export function numberIn(text: string): number {

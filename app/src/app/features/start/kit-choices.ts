@@ -1,4 +1,5 @@
-import { type KitItem, ofKind } from '@roam-dial/core';
+import type { KitItem } from '@roam-dial/core/kit';
+import { ofKind } from '@roam-dial/core/plan';
 import { isDemoId } from '../../data/demo-id';
 import { nameOf } from '../../wording/name';
 

@@ -1,4 +1,6 @@
-import { type District, middleOf, type Place, roundedPlace } from '@roam-dial/core';
+import type { Place } from '@roam-dial/core/light';
+import { middleOf, roundedPlace } from '@roam-dial/core/plan';
+import type { District } from '@roam-dial/core/streets';
 import { GAZETTEER } from '../../data/gazetteer';
 
 /** Where a walk begins, and by what one knows. */

@@ -5,7 +5,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import { readPlace } from '@roam-dial/core';
+import { readPlace } from '@roam-dial/core/walk';
 import { DateTime } from 'luxon';
 import { map, startWith } from 'rxjs';
 import { cameraFrom, SENSORS } from '../../data/cameras';

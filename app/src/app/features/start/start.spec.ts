@@ -1,5 +1,7 @@
 import { FormControl } from '@angular/forms';
-import { type Body, DEFAULT_STANDARD, isWithinReach, type Lens, roundedPlace, shakeShutterLimitS } from '@roam-dial/core';
+import { shakeShutterLimitS } from '@roam-dial/core/handheld';
+import { type Body, DEFAULT_STANDARD, type Lens } from '@roam-dial/core/kit';
+import { isWithinReach, roundedPlace } from '@roam-dial/core/plan';
 import { cameraFrom, SENSORS } from '../../data/cameras';
 import { zoneAt } from '../../data/zones';
 import { demoWorkspace } from '../../../testing/demo';

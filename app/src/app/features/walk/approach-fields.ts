@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
-import type { Approach } from '@roam-dial/core';
+import type { Approach } from '@roam-dial/core/stop';
 import { ChoiceField } from '../../ui/choice-field';
 import {
   DEPTH_CHOICES,

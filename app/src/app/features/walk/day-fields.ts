@@ -1,7 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import { FIELD_RANGES, DAY_OUT, DEFAULT_SETTINGS, type HoursSpan, type Pause, type Place, type Walk } from '@roam-dial/core';
+import { DEFAULT_SETTINGS, FIELD_RANGES } from '@roam-dial/core/formats/archive';
+import type { Place } from '@roam-dial/core/light';
+import type { HoursSpan } from '@roam-dial/core/stop';
+import { DAY_OUT, type Pause, type Walk } from '@roam-dial/core/walk';
 import { DayActions } from '../../state/actions/day.actions';
 import { WalkActions } from '../../state/actions/walk.actions';
 import { wordingSignal } from '../../state/wording.store';

@@ -2,7 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, effect, ElementRef, injec
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import { DAY_OUT, LAST_MINUTE, type Misfit, type Stop, type Walk } from '@roam-dial/core';
+import { LAST_MINUTE } from '@roam-dial/core/light';
+import type { Misfit } from '@roam-dial/core/plan';
+import type { Stop } from '@roam-dial/core/stop';
+import { DAY_OUT, type Walk } from '@roam-dial/core/walk';
 import { DayActions } from '../../state/actions/day.actions';
 import { DayPlanStore, staysOf } from '../../state/day-plan.store';
 import { wordingSignal } from '../../state/wording.store';

@@ -1,5 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { FIELD_RANGES, type ArtificialLight, type Intent } from '@roam-dial/core';
+import { FIELD_RANGES } from '@roam-dial/core/formats/archive';
+import type { ArtificialLight } from '@roam-dial/core/light';
+import type { Intent } from '@roam-dial/core/stop';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { WorkspaceStore } from '../../state/workspace.store';
 import { CheckField } from '../../ui/check-field';

@@ -2,34 +2,27 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatExpansionModule } from '@angular/material/expansion';
+import { DEFAULT_SETTINGS, FIELD_RANGES } from '@roam-dial/core/formats/archive';
+import { districtOf, isIndoors, isStreetOf, ofKind, siteOf, streetAt, withStreet } from '@roam-dial/core/plan';
 import {
-  FIELD_RANGES,
   type Approach,
-  DEFAULT_SETTINGS,
-  districtOf,
   type Intent,
   type IntentKind,
-  isIndoors,
   isMovementOfMatter,
   isOfThing,
-  metresFrom,
   type Movers,
-  ofKind,
   ofPeople,
   ofThing,
-  siteOf,
-  isStreetOf,
-  streetAt,
   type Stop,
   type Subject,
   underLaw,
-  type Walk,
   withEnds,
   withPassers,
-  withStreet,
   type ZoneLaw,
   zoneLawOf,
-} from '@roam-dial/core';
+} from '@roam-dial/core/stop';
+import { metresFrom } from '@roam-dial/core/streets';
+import type { Walk } from '@roam-dial/core/walk';
 import { newStop } from '../../data/defaults';
 import { StopActions } from '../../state/actions/stop.actions';
 import { type CardTarget, CardFocus } from '../../state/card-focus';

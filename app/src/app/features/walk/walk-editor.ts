@@ -2,7 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input } f
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { FormControl } from '@angular/forms';
-import { type Approach, ofKind, type Walk, type WalkPlace } from '@roam-dial/core';
+import { ofKind } from '@roam-dial/core/plan';
+import type { Approach } from '@roam-dial/core/stop';
+import type { Walk, WalkPlace } from '@roam-dial/core/walk';
 import { DateTime } from 'luxon';
 import { GAZETTEER } from '../../data/gazetteer';
 import { zoneNames } from '../../data/zones';

@@ -1,20 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, untracked } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import {
-  apparentSun,
-  dayClock,
-  type District,
-  districtOf,
-  isIndoors,
-  metresFrom,
-  placedStop,
-  placeOf,
-  type Stop,
-  sunPosition,
-  type Walk,
-  withDrawnEnd,
-  zoneLawOf,
-} from '@roam-dial/core';
+import { apparentSun, dayClock, sunPosition } from '@roam-dial/core/light';
+import { districtOf, isIndoors, placedStop, placeOf } from '@roam-dial/core/plan';
+import { type Stop, withDrawnEnd, zoneLawOf } from '@roam-dial/core/stop';
+import { type District, metresFrom } from '@roam-dial/core/streets';
+import type { Walk } from '@roam-dial/core/walk';
 import { planLegs, planStops } from '../../charts/street-plan/plan-stops';
 import { MOST_SHADOWED, type ZoneMove } from '../../charts/street-plan/plan-parts';
 import { StreetPlan } from '../../charts/street-plan/street-plan';

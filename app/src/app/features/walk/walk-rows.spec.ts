@@ -1,4 +1,5 @@
-import type { LightWindow, Stop, StopDay, Walk } from '@roam-dial/core';
+import type { LightWindow, Stop, StopDay } from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 import { newStop, newWalk } from '../../data/defaults';
 import { plainDay } from '../../../testing/demo';
 import { Wording } from '../../wording/wording';

@@ -1,14 +1,6 @@
-import {
-  crowdShareAt,
-  type Leg,
-  peopleWishOf,
-  type Stop,
-  type StopDay,
-  stopsInOrder,
-  suitablePerMinute,
-  waitAhead,
-  type Walk,
-} from '@roam-dial/core';
+import { crowdShareAt, suitablePerMinute, waitAhead } from '@roam-dial/core/day';
+import { peopleWishOf, type Stop, type StopDay } from '@roam-dial/core/stop';
+import { type Leg, stopsInOrder, type Walk } from '@roam-dial/core/walk';
 import { lateLegs, minutesInLight, type WalkRow } from '../../charts/walk-chart/walk-chart.geometry';
 import type { Wording } from '../../wording/wording';
 import { nameOf } from '../../wording/name';

@@ -1,17 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import {
-  FIELD_RANGES,
-  DEFAULT_SETTINGS,
-  DEFAULT_STAY,
-  isAloneWished,
-  type PeopleWish,
-  peopleWishOf,
-  type Stop,
-  type Walk,
-  type Wishes,
-} from '@roam-dial/core';
+import { DEFAULT_STAY } from '@roam-dial/core/day';
+import { DEFAULT_SETTINGS, FIELD_RANGES } from '@roam-dial/core/formats/archive';
+import { isAloneWished, type PeopleWish, peopleWishOf, type Stop, type Wishes } from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 import { DayActions } from '../../state/actions/day.actions';
 import { wordingSignal } from '../../state/wording.store';
 import { WorkspaceStore } from '../../state/workspace.store';

@@ -1,14 +1,5 @@
-import {
-  ARTIFICIAL_LIGHT,
-  ARTIFICIAL_LIGHTS,
-  type ArtificialLight,
-  type Consent,
-  INTENT_NAMES,
-  type LightChange,
-  type Pavement,
-  type PeopleWish,
-  type ZoneLaw,
-} from '@roam-dial/core';
+import { ARTIFICIAL_LIGHT, ARTIFICIAL_LIGHTS, type ArtificialLight } from '@roam-dial/core/light';
+import { type Consent, INTENT_NAMES, type LightChange, type Pavement, type PeopleWish, type ZoneLaw } from '@roam-dial/core/stop';
 import { choicesOf } from '../../ui/choices';
 import { CHANGE_WORDS } from '../../wording/light-changes';
 

@@ -1,6 +1,8 @@
 import 'fake-indexeddb/auto';
 import { TestBed } from '@angular/core/testing';
-import type { District, KitItem, Walk } from '@roam-dial/core';
+import type { KitItem } from '@roam-dial/core/kit';
+import type { District } from '@roam-dial/core/streets';
+import type { Walk } from '@roam-dial/core/walk';
 import { firstValueFrom } from 'rxjs';
 import { FIRST, kitNames, openTab, until, walkOf } from '../../../testing/tabs';
 import type { Database } from '../../data/database';

@@ -1,7 +1,7 @@
 import { inject, Injectable, Injector } from '@angular/core';
 import { Router } from '@angular/router';
-import { archiveParts, EMPTY_ARCHIVE, fitTogether, LIST_NAMES, NO_ROOM, type Settings } from '@roam-dial/core';
-import type { ReadArchive } from '@roam-dial/core/formats';
+import { archiveParts, EMPTY_ARCHIVE, fitTogether, LIST_NAMES, NO_ROOM, type Settings } from '@roam-dial/core/formats/archive';
+import type { ReadArchive } from '@roam-dial/core/formats/reading';
 import { firstValueFrom } from 'rxjs';
 import { ArchiveService } from '../../data/archive.service';
 import { createId } from '../../data/defaults';
@@ -87,7 +87,7 @@ export class AppActions {
 
   /** Everything as a file for the person to keep, part by part; with the small pictures of frames where they are wanted. */
   async exportAll({ hasPictures = false } = {}): Promise<void> {
-    const { LARGEST_ARCHIVE_BYTES } = await fetched('The archive writer', () => import('@roam-dial/core/formats'));
+    const { LARGEST_ARCHIVE_BYTES } = await fetched('The archive writer', () => import('@roam-dial/core/formats/reading'));
     const rows = [...archiveParts(await this.store.snapshot())];
     const alone = new Blob(rows, { type: 'application/json' });
     if (alone.size > LARGEST_ARCHIVE_BYTES) {

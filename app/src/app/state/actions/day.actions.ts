@@ -1,20 +1,8 @@
 import { Injectable, inject } from '@angular/core';
-import {
-  cutBetweenPasses,
-  DAY_OUT,
-  type DayFound,
-  hoursOfPasses,
-  type HoursSpan,
-  LONGEST_NAME,
-  type OrderFound,
-  type Pause,
-  peopleWishOf,
-  type PlannedStay,
-  type Stop,
-  stopsInOrder,
-  type Walk,
-  type Wishes,
-} from '@roam-dial/core';
+import { LONGEST_NAME } from '@roam-dial/core/formats/archive';
+import { cutBetweenPasses, type DayFound, hoursOfPasses, type OrderFound, type PlannedStay } from '@roam-dial/core/plan';
+import { type HoursSpan, peopleWishOf, type Stop, type Wishes } from '@roam-dial/core/stop';
+import { DAY_OUT, type Pause, stopsInOrder, type Walk } from '@roam-dial/core/walk';
 import { firstValueFrom, type Observable, type Subscription } from 'rxjs';
 import { createId } from '../../data/defaults';
 import { DayClient } from '../../workers/day.client';

@@ -1,5 +1,5 @@
 import { Injectable, inject } from '@angular/core';
-import { type Body, type Film, type LogFrame, type LogRoll, momentOf, type Stop, type Walk, type WalkLog } from '@roam-dial/core';
+import type { Body, Film } from '@roam-dial/core/kit';
 import {
   type ExposedAt,
   exposedAt,
@@ -8,9 +8,15 @@ import {
   frameCounter,
   frameName,
   loadedRoll,
+  type LogFrame,
+  type LogRoll,
   rollFrame,
   shiftedScans,
+  type WalkLog,
 } from '@roam-dial/core/log';
+import { momentOf } from '@roam-dial/core/outing';
+import type { Stop } from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 import { firstValueFrom } from 'rxjs';
 import { createId } from '../../data/defaults';
 import type { Workspace } from '../../data/workspace';

@@ -1,6 +1,5 @@
 import { inject, Injectable } from '@angular/core';
-import type { PlacedFrame, WalkLog } from '@roam-dial/core';
-import { fileOfFrame, frameName, positionsBy, trackOf, walkedOf } from '@roam-dial/core/log';
+import { fileOfFrame, frameName, type PlacedFrame, positionsBy, trackOf, walkedOf, type WalkLog } from '@roam-dial/core/log';
 import { saveBlob, saveText } from '../../data/save-file';
 import { counted } from '../../wording/counted';
 import { VERDICT_WORDS } from '../../wording/log';
@@ -11,7 +10,7 @@ import { fetched } from '../../data/fetched';
 const framesWord = (count: number): string => counted(count, 'frame', 'frames');
 const LARGEST_BYTES = 64 * 1024 * 1024;
 
-/** What a log takes of a track (core/src/formats/archive/logSchema.ts). */
+/** What a log takes of a track (core/src/formats/reading/logSchema.ts). */
 const LONGEST_TRACK_M = 1e7;
 const LONGEST_TRACK_S = 1e7;
 type LogTrack = NonNullable<WalkLog['track']>;
@@ -25,14 +24,14 @@ export class FrameFileActions {
   private readonly store = inject(WorkspaceStore);
 
   async saveTable(log: WalkLog, placed: readonly PlacedFrame[], hasPlaces: boolean): Promise<void> {
-    const { writeFramesCsv } = await fetched('The file formats', () => import('@roam-dial/core/log-files'));
+    const { writeFramesCsv } = await fetched('The file formats', () => import('@roam-dial/core/formats/logFiles'));
     saveText(writeFramesCsv({ log, placed, hasPlaces, words: VERDICT_WORDS }), `frames-${log.day}.csv`, 'text/csv');
   }
 
   /** A file a frame, in one archive: laid beside the frames they are read with them. */
   async saveSidecars(log: WalkLog, placed: readonly PlacedFrame[], hasPlaces: boolean): Promise<void> {
     const [{ sidecarNames, writeXmp }, { strToU8, zipSync }] = await Promise.all([
-      fetched('The file formats', () => import('@roam-dial/core/log-files')),
+      fetched('The file formats', () => import('@roam-dial/core/formats/logFiles')),
       fetched('The ZIP writer', () => import('fflate')),
     ]);
     const facts = { log, hasPlaces, words: VERDICT_WORDS };
@@ -43,14 +42,14 @@ export class FrameFileActions {
   }
 
   async saveMap(log: WalkLog, placed: readonly PlacedFrame[]): Promise<void> {
-    const { writeFramesGeoJson } = await fetched('The file formats', () => import('@roam-dial/core/log-files'));
+    const { writeFramesGeoJson } = await fetched('The file formats', () => import('@roam-dial/core/formats/logFiles'));
     saveText(writeFramesGeoJson(log, placed, VERDICT_WORDS), `frames-${log.day}.geojson`, 'application/geo+json');
   }
 
   /** What came of it, in words. */
   async readTable(log: WalkLog, file: File): Promise<string> {
     if (file.size > LARGEST_BYTES) return `${file.name} is larger than ${LARGEST_BYTES / 1024 / 1024} MB.`;
-    const { readFramesCsv, withLines } = await fetched('The file formats', () => import('@roam-dial/core/log-files'));
+    const { readFramesCsv, withLines } = await fetched('The file formats', () => import('@roam-dial/core/formats/logFiles'));
     const read = readFramesCsv(await file.text(), VERDICT_WORDS);
     if (!read.ok) return read.message;
     const { frames } = await this.store.snapshot();
@@ -72,7 +71,7 @@ export class FrameFileActions {
   /** Positions for frames that have none, and how fast one walked; what came of it, in words. */
   async readTrack(log: WalkLog, file: File): Promise<string> {
     if (file.size > LARGEST_BYTES) return `${file.name} is larger than ${LARGEST_BYTES / 1024 / 1024} MB.`;
-    const { readGpx } = await fetched('The track reader', () => import('@roam-dial/core/walk-files'));
+    const { readGpx } = await fetched('The track reader', () => import('@roam-dial/core/formats/walkFiles'));
     const read = readGpx(await file.text());
     if (!read.ok) return read.message;
     const track = trackOf(read.gpx.tracks.flat());

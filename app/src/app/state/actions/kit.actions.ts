@@ -1,5 +1,5 @@
 import { Injectable, inject } from '@angular/core';
-import type { Body, KitItem, NoisePoint, Standard } from '@roam-dial/core';
+import type { Body, KitItem, NoisePoint, Standard } from '@roam-dial/core/kit';
 import { createId } from '../../data/defaults';
 import { addKitItem, changeKitItem, changeStandard, duplicateKitItem, removeKitItem } from '../edits';
 import { WorkspaceStore } from '../workspace.store';

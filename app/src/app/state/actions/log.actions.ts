@@ -1,6 +1,5 @@
 import { Injectable, inject } from '@angular/core';
-import type { LogCamera, LogFrame, PictureSpot, Verdict, WalkLog } from '@roam-dial/core';
-import { newGear } from '@roam-dial/core/log';
+import { type LogCamera, type LogFrame, newGear, type PictureSpot, type Verdict, type WalkLog } from '@roam-dial/core/log';
 import { counted } from '../../wording/counted';
 import { VERDICT_WORDS } from '../../wording/log';
 import { changeFrames, changeLog, removeFrames, withGear } from '../edits';

@@ -11,9 +11,9 @@ import {
   type OutingEvent,
   type RestFound,
   type Return,
-  type Stop,
-  type Walk,
-} from '@roam-dial/core';
+} from '@roam-dial/core/outing';
+import type { Stop } from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 import { firstValueFrom } from 'rxjs';
 import { createId } from '../../data/defaults';
 import type { Workspace } from '../../data/workspace';

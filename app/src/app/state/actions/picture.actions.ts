@@ -1,5 +1,8 @@
 import { inject, Injectable } from '@angular/core';
-import { DAY_ON_FOOT_M, distanceBetweenM, districtOf, metresFrom, placedStop, type Stop } from '@roam-dial/core';
+import { DAY_ON_FOOT_M, districtOf, placedStop } from '@roam-dial/core/plan';
+import type { Stop } from '@roam-dial/core/stop';
+import { metresFrom } from '@roam-dial/core/streets';
+import { distanceBetweenM } from '@roam-dial/core/walk';
 import { firstValueFrom } from 'rxjs';
 import { createId, newStop } from '../../data/defaults';
 import { readSnapshot, withoutEnding } from '../../data/snapshot';

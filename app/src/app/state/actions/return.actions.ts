@@ -1,6 +1,10 @@
 import { Injectable, Injector, inject } from '@angular/core';
 import { Router } from '@angular/router';
-import { districtOf, LAST_MINUTE, metresOutside, type Return, type ReturnDays, type Stop, type Walk } from '@roam-dial/core';
+import { LAST_MINUTE } from '@roam-dial/core/light';
+import type { Return, ReturnDays } from '@roam-dial/core/outing';
+import { districtOf, metresOutside } from '@roam-dial/core/plan';
+import type { Stop } from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 import { createId, newStop, newWalk } from '../../data/defaults';
 import { Sights } from '../../data/sights';
 import { readSnapshot, withoutEnding } from '../../data/snapshot';

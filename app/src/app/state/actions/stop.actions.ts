@@ -1,18 +1,11 @@
 import { Injectable, inject } from '@angular/core';
-import {
-  type District,
-  districtOf,
-  type Hand,
-  LONGEST_NAME,
-  metresFrom,
-  MOST_STOPS,
-  type Place,
-  placedStop,
-  type Stop,
-  streetAt,
-  type Walk,
-  type WayOut,
-} from '@roam-dial/core';
+import { LONGEST_NAME, MOST_STOPS } from '@roam-dial/core/formats/archive';
+import type { Place } from '@roam-dial/core/light';
+import { districtOf, placedStop, streetAt } from '@roam-dial/core/plan';
+import type { WayOut } from '@roam-dial/core/setup';
+import type { Hand, Stop } from '@roam-dial/core/stop';
+import { type District, metresFrom } from '@roam-dial/core/streets';
+import type { Walk } from '@roam-dial/core/walk';
 import { firstValueFrom } from 'rxjs';
 import { createId, newStop } from '../../data/defaults';
 import { Sights } from '../../data/sights';

@@ -1,18 +1,11 @@
 import { Injectable, inject } from '@angular/core';
 import { Router } from '@angular/router';
-import {
-  type District,
-  districtOf,
-  fitTogether,
-  type KitItem,
-  middleOf,
-  NO_ROOM,
-  ofKind,
-  roundedPlace,
-  type ThresholdName,
-  type Walk,
-  type WalkPlace,
-} from '@roam-dial/core';
+import { fitTogether, NO_ROOM } from '@roam-dial/core/formats/archive';
+import type { KitItem } from '@roam-dial/core/kit';
+import { districtOf, middleOf, ofKind, roundedPlace } from '@roam-dial/core/plan';
+import type { ThresholdName } from '@roam-dial/core/stop';
+import type { District } from '@roam-dial/core/streets';
+import type { Walk, WalkPlace } from '@roam-dial/core/walk';
 import { createId, newStop, newWalk } from '../../data/defaults';
 import { zoneAt } from '../../data/zones';
 import { addWalk, changeWalk, duplicateWalk, packed, putDistrict, removeDistrict, removeWalk, setHeights } from '../edits';

@@ -1,4 +1,6 @@
-import type { PlannedStay, Stop, Walk } from '@roam-dial/core';
+import type { PlannedStay } from '@roam-dial/core/plan';
+import type { Stop } from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 import { newStop, newWalk } from '../../data/defaults';
 import { withPlan } from './day-plan';
 import { moveStop, setAside, takeBack } from './index';

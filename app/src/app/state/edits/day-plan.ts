@@ -1,4 +1,6 @@
-import type { Pause, PlannedStay, Stop, Walk } from '@roam-dial/core';
+import type { PlannedStay } from '@roam-dial/core/plan';
+import type { Stop } from '@roam-dial/core/stop';
+import type { Pause, Walk } from '@roam-dial/core/walk';
 import type { WorkspaceChange } from './lists';
 import { changeWalk } from './walks';
 

@@ -1,4 +1,4 @@
-import type { District } from '@roam-dial/core';
+import type { District } from '@roam-dial/core/streets';
 import { replaced, type WorkspaceChange } from './lists';
 
 const changeDistrict =

@@ -1,4 +1,7 @@
-import { DEFAULT_STANDARD, LONGEST_NAME, type Stop, type Walk } from '@roam-dial/core';
+import { LONGEST_NAME } from '@roam-dial/core/formats/archive';
+import { DEFAULT_STANDARD } from '@roam-dial/core/kit';
+import type { Stop } from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 import { newKitItem, newStop, newWalk } from '../../data/defaults';
 import { diff, patched, reversed } from '../../data/patch';
 import type { Workspace } from '../../data/workspace';

@@ -1,4 +1,5 @@
-import type { KitItem, Settings, Standard } from '@roam-dial/core';
+import type { Settings } from '@roam-dial/core/formats/archive';
+import type { KitItem, Standard } from '@roam-dial/core/kit';
 import { isDemoId } from '../../data/demo-id';
 import { copyName, duplicated, replaced, type WorkspaceChange } from './lists';
 

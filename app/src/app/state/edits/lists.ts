@@ -1,4 +1,4 @@
-import { LONGEST_NAME } from '@roam-dial/core';
+import { LONGEST_NAME } from '@roam-dial/core/formats/archive';
 import type { Workspace } from '../../data/workspace';
 
 /** Changes of the workspace, each a pure function from one to the next. */

@@ -1,4 +1,4 @@
-import type { LogFrame, WalkLog } from '@roam-dial/core';
+import type { LogFrame, WalkLog } from '@roam-dial/core/log';
 import { replaced, type WorkspaceChange } from './lists';
 
 export const addLog =

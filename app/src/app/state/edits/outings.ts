@@ -1,4 +1,4 @@
-import type { Happening, Outing, Return } from '@roam-dial/core';
+import type { Happening, Outing, Return } from '@roam-dial/core/outing';
 import { replaced, type WorkspaceChange } from './lists';
 
 /** One walks one walk at a time: what went on until now is over. */

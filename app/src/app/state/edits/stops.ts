@@ -1,4 +1,5 @@
-import { DEFAULT_INTENTS, type IntentKind, LAST_MINUTE, type Stop, zoneForIntent } from '@roam-dial/core';
+import { LAST_MINUTE } from '@roam-dial/core/light';
+import { DEFAULT_INTENTS, type IntentKind, type Stop, zoneForIntent } from '@roam-dial/core/stop';
 import { takenBack } from './day-plan';
 import { copyName, duplicated, replaced, type WorkspaceChange } from './lists';
 import { changeWalk } from './walks';

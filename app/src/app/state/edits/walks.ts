@@ -1,4 +1,4 @@
-import type { Walk } from '@roam-dial/core';
+import type { Walk } from '@roam-dial/core/walk';
 import { copyName, duplicated, replaced, type WorkspaceChange } from './lists';
 
 export const addWalk =

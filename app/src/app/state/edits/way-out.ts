@@ -1,4 +1,5 @@
-import { DEFAULT_SHOOTING, scaledZone, type WayOut } from '@roam-dial/core';
+import type { WayOut } from '@roam-dial/core/setup';
+import { DEFAULT_SHOOTING, scaledZone } from '@roam-dial/core/stop';
 import type { Card } from '../card.store';
 import { changeStandard } from './kit';
 import type { WorkspaceChange } from './lists';

@@ -1,16 +1,8 @@
-import {
-  KIT_KINDS,
-  LONGEST_NAME,
-  ofPeople,
-  ofThing,
-  type Stop,
-  type Walk,
-  withEnds,
-  withPassers,
-  zoneLawOf,
-} from '@roam-dial/core';
-import { readArchive } from '@roam-dial/core/formats';
-import { writeArchive } from '@roam-dial/core';
+import { LONGEST_NAME, writeArchive } from '@roam-dial/core/formats/archive';
+import { readArchive } from '@roam-dial/core/formats/reading';
+import { KIT_KINDS } from '@roam-dial/core/kit';
+import { ofPeople, ofThing, type Stop, withEnds, withPassers, zoneLawOf } from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 import fc from 'fast-check';
 import { demoWorkspace } from '../../../testing/demo';
 import { newKitItem, newStop, newWalk } from '../../data/defaults';

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { type Approach, bestCell, cameraResponse, placeOfCell, type ResponsePoint } from '@roam-dial/core';
+import { bestCell, cameraResponse, placeOfCell, type ResponsePoint } from '@roam-dial/core/setup';
+import type { Approach } from '@roam-dial/core/stop';
 import { ResponseChart, type ResponseWords } from '../../../charts/response-chart/response-chart';
 import { type Card, scenes } from '../../../state/card.store';
 import { FindingsStore } from '../../../state/findings.store';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import type { ApproachRow } from '@roam-dial/core';
+import type { ApproachRow } from '@roam-dial/core/setup';
 import type { Card } from '../../../state/card.store';
 import { StopActions } from '../../../state/actions/stop.actions';
 import { withoutHand } from '../../../state/edits';

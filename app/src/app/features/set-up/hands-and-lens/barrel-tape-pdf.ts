@@ -1,4 +1,4 @@
-import type { BarrelTape, TapeDepth, TapeDistance } from '@roam-dial/core';
+import type { BarrelTape, TapeDepth, TapeDistance } from '@roam-dial/core/optics';
 import type { PDFFont, PDFPage } from 'pdf-lib';
 import { fetched } from '../../../data/fetched';
 

@@ -1,4 +1,4 @@
-import type { SetUp } from '@roam-dial/core';
+import type { SetUp } from '@roam-dial/core/setup';
 import type { Card } from '../../../state/card.store';
 import { limitWords } from '../../../wording/limits';
 import type { Wording } from '../../../wording/wording';

@@ -1,18 +1,16 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { fitSteadiness } from '@roam-dial/core/handheld';
 import {
-  barrelTape,
   bodyShutters,
   FIGURE_RANGES,
-  fitSteadiness,
   focusPositionsM,
   lensApertures,
-  type MissingMeasurement,
-  shakeLimitS,
   type Standard,
   type StoredHandTest,
-  steadyCurve,
-} from '@roam-dial/core';
+} from '@roam-dial/core/kit';
+import { barrelTape, type MissingMeasurement } from '@roam-dial/core/optics';
+import { shakeLimitS, steadyCurve } from '@roam-dial/core/setup';
 import { KeeperCurve } from '../../../charts/keeper-curve/keeper-curve';
 import type { Card } from '../../../state/card.store';
 import { saveBlob } from '../../../data/save-file';

@@ -1,4 +1,4 @@
-import { flickerAdvice } from '@roam-dial/core';
+import { flickerAdvice } from '@roam-dial/core/setup';
 import type { Card } from '../../../state/card.store';
 import type { Wording } from '../../../wording/wording';
 

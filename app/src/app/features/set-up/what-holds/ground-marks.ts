@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { FIELD_RANGES, type GroundMark } from '@roam-dial/core';
+import { FIELD_RANGES } from '@roam-dial/core/formats/archive';
+import type { GroundMark } from '@roam-dial/core/stop';
 import { TextField } from '../../../ui/text-field';
 import { ValueField } from '../../../ui/value-field';
 import { distanceCodec } from '../../../wording/codec';

@@ -1,4 +1,5 @@
-import { blurDiscMm, diffractionBlurMm, zoneLawOf } from '@roam-dial/core';
+import { blurDiscMm, diffractionBlurMm } from '@roam-dial/core/optics';
+import { zoneLawOf } from '@roam-dial/core/stop';
 import type { Card } from '../../../state/card.store';
 import type { Wording } from '../../../wording/wording';
 

@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { map, of, startWith } from 'rxjs';
-import { type GroundMark, nearestPlace, passersAt, sharpZone } from '@roam-dial/core';
+import { sharpZone } from '@roam-dial/core/optics';
+import { nearestPlace, passersAt } from '@roam-dial/core/setup';
+import type { GroundMark } from '@roam-dial/core/stop';
 import { type FieldPlace, LimitsChart } from '../../../charts/limits-chart/limits-chart';
 import { type GroundMove, GroundStrip } from '../../../charts/ground-strip/ground-strip';
 import { StopActions } from '../../../state/actions/stop.actions';

@@ -1,4 +1,5 @@
-import { type Dial, type Cells, type CellPlace, type FirstLimit, type Hand, type LimitsGrid, limitsGrid } from '@roam-dial/core';
+import { type CellPlace, type Cells, type Dial, type FirstLimit, type LimitsGrid, limitsGrid } from '@roam-dial/core/setup';
+import type { Hand } from '@roam-dial/core/stop';
 import type { FieldPlace, LimitsWords } from '../../../charts/limits-chart/limits-chart';
 import type { LimitsFields } from '../../../charts/limits-chart/limits-chart.geometry';
 import type { Card } from '../../../state/card.store';

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
-import { ofKind, type WayOut } from '@roam-dial/core';
+import { ofKind } from '@roam-dial/core/plan';
+import type { WayOut } from '@roam-dial/core/setup';
 import { StopActions } from '../../../state/actions/stop.actions';
 import { FindingsStore } from '../../../state/findings.store';
 import { RoomState } from '../room-state';

@@ -1,4 +1,5 @@
-import { INTENT_NAMES, type WayOut, type WayOutResult } from '@roam-dial/core';
+import type { WayOut, WayOutResult } from '@roam-dial/core/setup';
+import { INTENT_NAMES } from '@roam-dial/core/stop';
 import type { Card } from '../../../state/card.store';
 import { DEPTH_CHOICES, EXPOSURE_CHOICES, FOCUS_CHOICES } from '../../../wording/approaches';
 import type { Wording } from '../../../wording/wording';

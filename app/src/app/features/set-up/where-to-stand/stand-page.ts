@@ -1,24 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import type { Lens } from '@roam-dial/core/kit';
 import {
   cameraHeightForLevelM,
-  DEFAULT_FRAMING,
   distanceForPersonShareM,
   edgeLeanDeg,
   fieldAtDistance,
-  type Framing,
   heightRatio,
-  type Lens,
   levelFacade,
   personHeightShare,
   presetZones,
-  scaledZone,
   standForRatioM,
   standWhereTopsMeetM,
-  type Stop,
   tiltForFacade,
-  DEG_PER_RAD,
-} from '@roam-dial/core';
+} from '@roam-dial/core/optics';
+import { DEFAULT_FRAMING, type Framing, scaledZone, type Stop } from '@roam-dial/core/stop';
+import { DEG_PER_RAD } from '@roam-dial/core/units';
 import { FacadeSection } from '../../../charts/framing/facade-section';
 import { FrameView } from '../../../charts/framing/frame-view';
 import { TwoThingsView } from '../../../charts/framing/two-things';

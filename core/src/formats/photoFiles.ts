@@ -1,3 +1,0 @@
-/** Photographs as files, whatever their maker's format: an entry of its own, because only what reads frames needs it. */
-export { type EmbeddedJpeg, largestJpeg } from './photos/embeddedJpeg.js';
-export { tiffBlocks } from './photos/tiffBlocks.js';

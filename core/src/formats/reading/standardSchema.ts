@@ -1,0 +1,82 @@
+import Joi from 'joi';
+import { STOP_STEPS } from '../../units/index.js';
+import {
+  FIGURE_RANGES,
+  type Standard,
+  type NoisePoint,
+  type NoiseTest,
+  type StoredHandTest,
+  type TaughtFigure,
+} from '../../kit/index.js';
+import type { Settings } from '../archive/settings.js';
+import { atLeastZero, id, iso, number, positive, required, shutter, stops } from './schemaParts.js';
+
+const ratio = positive.max(1e6);
+/** A figure for each body of a large bag. */
+const MOST_TAUGHT = 10_000;
+
+export const standardSchema = required<Standard>({
+  sharpness: Joi.alternatives().conditional('.kind', {
+    is: 'own',
+    then: required<Extract<Standard['sharpness'], { kind: 'own' }>>({
+      kind: Joi.valid('own'),
+      circleOfConfusionMm: positive.max(1),
+    }),
+    otherwise: required<Exclude<Standard['sharpness'], { kind: 'own' }>>({ kind: Joi.valid('armsLength', 'strict', 'twoPixels') }),
+  }),
+  shakeRule: Joi.alternatives().conditional('.kind', {
+    is: 'floor',
+    then: required<Extract<Standard['shakeRule'], { kind: 'floor' }>>({ kind: Joi.valid('floor'), floorS: shutter }),
+    otherwise: required<Exclude<Standard['shakeRule'], { kind: 'floor' }>>({
+      kind: Joi.valid('reciprocal', 'reciprocalCrop', 'halfReciprocalCrop'),
+    }),
+  }),
+  steadinessStops: stops,
+  steadinessSpreadStops: positive.max(5),
+  isoCeilingByBody: Joi.object().pattern(Joi.string().max(100), iso),
+  guessSpread: atLeastZero.max(2),
+  guessBias: number.greater(-0.9).max(5),
+  paceMps: positive.max(10),
+  strideM: positive.max(3),
+  reactionS: atLeastZero.max(60),
+  handTests: Joi.array()
+    .items(
+      required<StoredHandTest>({
+        againstRule: positive.max(1e6),
+        frames: Joi.number().integer().min(1).max(10_000),
+        sharp: Joi.number().integer().min(0).max(Joi.ref('frames')),
+      }),
+    )
+    .max(100)
+    .optional(),
+  taught: Joi.object()
+    .pattern(Joi.string().max(120), required<TaughtFigure>({ before: number, taken: number }))
+    .max(MOST_TAUGHT)
+    .optional(),
+  noise: required<NonNullable<Standard['noise']>>({
+    acceptedRatio: ratio.allow(null),
+    tests: Joi.array()
+      .items(
+        required<NoiseTest>({
+          bodyId: id,
+          points: Joi.array()
+            .items(required<NoisePoint>({ iso, perPixel: ratio, seen: ratio }))
+            .unique('iso')
+            .max(200),
+        }),
+      )
+      .unique('bodyId')
+      .max(1000),
+  }).optional(),
+  figures: Joi.object(
+    Object.fromEntries(Object.entries(FIGURE_RANGES).map(([key, [low, high]]) => [key, number.min(low).max(high).optional()])),
+  ).optional(),
+});
+
+export const settingsSchema = required<Settings>({
+  theme: Joi.valid('light', 'night'),
+  lengthUnit: Joi.valid('metres', 'feet'),
+  clock: Joi.valid('24h', '12h'),
+  markStep: Joi.valid(...STOP_STEPS),
+  shortcutsOn: Joi.boolean(),
+});

@@ -1,0 +1,81 @@
+import { FIELD_RANGES } from '../archive/fieldRanges.js';
+import Joi from 'joi';
+import { checkTimeZone } from '../../light/index.js';
+import { GATES, type HoursSpan, THRESHOLD_NAMES } from '../../stop/index.js';
+import type { CloudForecast, Pause, Walk, WalkPlace } from '../../walk/index.js';
+import { MOST_STOPS, MOST_TRACK_POINTS } from '../archive/limits.js';
+import { approachSchema, stopSchema } from './stopSchema.js';
+import { calendarDay, id, minute, name, number, position, required, share, stopsOrMore, text } from './schemaParts.js';
+
+function asTimeZone(value: string, helpers: Joi.CustomHelpers): unknown {
+  try {
+    checkTimeZone(value);
+    return value;
+  } catch {
+    return helpers.message({ custom: '{{#label}} must be an IANA zone name such as Atlantic/Azores' });
+  }
+}
+
+export const timeZone = Joi.string().custom(asTimeZone);
+
+/** Two ends of a ramp, which lie apart, or of a gate, which are one. */
+const ramp = Joi.array()
+  .ordered(stopsOrMore, stopsOrMore)
+  .length(2)
+  .custom(([opens, full]: [number, number], helpers) =>
+    opens === full ? helpers.message({ custom: '{{#label}} must have two different ends' }) : [opens, full],
+  );
+const gate = Joi.array()
+  .ordered(stopsOrMore, stopsOrMore)
+  .length(2)
+  .custom(([opens, full]: [number, number], helpers) =>
+    opens === full ? [opens, full] : helpers.message({ custom: '{{#label}} must have the same figure twice' }),
+  );
+
+export const walkPlace = required<WalkPlace>({
+  name,
+  timeZone,
+  isInvented: Joi.boolean(),
+  latitude: number.min(-90).max(90),
+  longitude: number.min(-180).max(180),
+});
+
+const pause = required<Pause>({
+  id,
+  name,
+  stayMin: Joi.number().integer().min(FIELD_RANGES.pauseMin.low).max(FIELD_RANGES.pauseMin.high),
+  fromMin: minute,
+  toMin: minute,
+  position: position.allow(null),
+  atMin: minute.allow(null),
+});
+
+export const walkSchema = required<Walk>({
+  id,
+  name,
+  day: calendarDay,
+  place: walkPlace,
+  cloud: share,
+  forecast: required<CloudForecast>({
+    source: Joi.valid('simulated', 'own'),
+    cloudByHour: Joi.array().items(share).length(24),
+  }).optional(),
+  districtId: id.allow(null).optional(),
+  windows: Joi.object(
+    Object.fromEntries(THRESHOLD_NAMES.map((key) => [key, (GATES.has(key) ? gate : ramp).optional()])),
+  ).optional(),
+  approach: approachSchema,
+  bodyId: id.allow(null),
+  stops: Joi.array().items(stopSchema).unique('id').max(MOST_STOPS),
+  isDemo: Joi.boolean(),
+  notes: text,
+  dayOut: required<HoursSpan>({ fromMin: minute, toMin: minute }).optional(),
+  startsAt: position.allow(null).optional(),
+  endsAt: position.allow(null).optional(),
+  pauses: Joi.array().items(pause).unique('id').max(20).optional(),
+  rules: text.optional(),
+  waysHome: text.optional(),
+  isPlanned: Joi.boolean().optional(),
+  track: Joi.array().items(position).max(MOST_TRACK_POINTS).optional(),
+  homeChecked: Joi.array().items(name).max(40).optional(),
+});
