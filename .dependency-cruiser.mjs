@@ -19,13 +19,51 @@ const CORE = [
   'stand-ins',
 ];
 
-const coreOrder = CORE.slice(0, -1).map((folder, k) => ({
-  name: `core-${folder}-looks-up-only`,
-  comment: `core/src/${folder} may use only the folders listed before it`,
-  severity: 'error',
-  from: { path: `^core/src/${folder}/`, pathNot: '\\.spec\\.ts$' },
-  to: { path: `^core/src/(${CORE.slice(k + 1).join('|')})/` },
-}));
+/** The app, from what knows nothing of it up to what holds all of it: a folder uses only those before it. */
+const APP = [
+  'base',
+  'words',
+  'workers',
+  'storage',
+  'reading',
+  'state',
+  'ui',
+  'fields',
+  'drawing',
+  'stand-ins',
+  'shared',
+  'rooms',
+  'shell',
+];
+/** What the app keeps, topic by topic, in the same way. */
+const STATE = [
+  'workspace',
+  'device',
+  'selection',
+  'kit',
+  'light',
+  'card',
+  'walk',
+  'plan',
+  'log',
+  'outing',
+  'pictures',
+  'returns',
+  'app',
+];
+
+const inOrder = (name, root, folders) =>
+  folders.slice(0, -1).map((folder, k) => ({
+    name: `${name}-${folder}-looks-up-only`,
+    comment: `${root}${folder} may use only the folders listed before it`,
+    severity: 'error',
+    from: { path: `^${root}${folder}/`, pathNot: '\\.spec\\.ts$' },
+    to: { path: `^${root}(${folders.slice(k + 1).join('|')})/` },
+  }));
+
+const coreOrder = inOrder('core', 'core/src/', CORE);
+const appOrder = inOrder('app', 'app/src/app/', APP);
+const stateOrder = inOrder('state', 'app/src/app/state/', STATE);
 
 export default {
   forbidden: [
@@ -50,31 +88,21 @@ export default {
       from: { path: '^core/src/([^/]+)/', pathNot: '\\.spec\\.ts$' },
       to: { path: '^core/src/([^/]+)/', pathNot: ['^core/src/$1/', '/index\\.ts$'] },
     },
+    ...appOrder,
+    ...stateOrder,
     {
-      name: 'features-by-their-index',
-      comment: 'a feature of the app is imported through its index',
+      name: 'rooms-know-no-other-room',
+      comment: 'what two rooms show is in shared/, words/, fields/ or drawing/',
       severity: 'error',
-      from: { path: '^app/src/app/', pathNot: '^app/src/app/features/' },
-      to: { path: '^app/src/app/features/', pathNot: '/index\\.ts$' },
+      from: { path: '^app/src/app/rooms/([^/]+)/', pathNot: '\\.spec\\.ts$' },
+      to: { path: '^app/src/app/rooms/', pathNot: '^app/src/app/rooms/$1/' },
     },
     {
-      name: 'feature-internals-are-its-own',
+      name: 'drawings-and-fields-have-no-services',
+      comment: 'inputs in, events out',
       severity: 'error',
-      from: { path: '^app/src/app/features/([^/]+)/' },
-      to: { path: '^app/src/app/features/([^/]+)/', pathNot: ['^app/src/app/features/$1/', '/index\\.ts$'] },
-    },
-    {
-      name: 'charts-have-no-services',
-      comment: 'charts: inputs in, events out',
-      severity: 'error',
-      from: { path: '^app/src/app/(charts|ui|wording)/' },
-      to: { path: '^app/src/app/(features|state|data|workers|shell)/' },
-    },
-    {
-      name: 'state-below-features',
-      severity: 'error',
-      from: { path: '^app/src/app/(state|data|workers)/' },
-      to: { path: '^app/src/app/(features|shell|charts)/' },
+      from: { path: '^app/src/app/(ui|fields|drawing|words)/' },
+      to: { path: '^app/src/app/(workers|storage|reading|state)/' },
     },
     { name: 'server-is-thin', severity: 'error', from: { path: '^server/' }, to: { path: '^(app|e2e)/' } },
     { name: 'e2e-sees-the-screen-only', severity: 'error', from: { path: '^e2e/' }, to: { path: '^(app|core|server)/' } },

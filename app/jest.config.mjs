@@ -7,7 +7,7 @@ export default {
   testMatch: ['<rootDir>/src/**/*.spec.ts'],
   moduleNameMapper: {
     '^@roam-dial/core/(.*)$': '<rootDir>/../core/dist/$1/index.js',
-    '/create-(set-up|light|map|ways|frame)-worker$': '<rootDir>/src/testing/in-thread-worker.ts',
+    '/create$': '<rootDir>/src/testing/in-thread-worker.ts',
   },
   transform: {
     '^.+\\.(ts|js|mjs|html|svg)$': [

@@ -9,9 +9,9 @@ import { writeArchive } from '../core/dist/formats/archive/index.js';
 import { readArchive } from '../core/dist/formats/reading/index.js';
 import { dayClock } from '../core/dist/light/index.js';
 import {
-  cardAt,
+  momentOfStayAt,
   frameFacts,
-  frameSight,
+  pictureReading,
   lumaOf,
   packedReading,
   plannedSceneEv,
@@ -170,7 +170,7 @@ for (const { stop: stopId, scenes, offsetEv, shots } of DAY) {
     const kept = packedReading(readSoftness(lumaOf(throughJpeg(picture, FILE_QUALITY), SIZE.width, SIZE.height)));
     const reading = unpackedReading(kept);
     const atMs = Math.round(stay.fromMs + ((k + 0.5) / all.length) * (stay.toMs - stay.fromMs));
-    const card = cardAt(stay, atMs);
+    const card = momentOfStayAt(stay, atMs);
     // Settings that put the picture's middle tone where it lies, in the light that there was.
     const sceneEv =
       plannedSceneEv({ ...card, compensationEv: card.compensationEv ?? 0 }, stay.intent) + offsetEv + 0.5 * (draw() - 0.5);
@@ -178,7 +178,7 @@ for (const { stop: stopId, scenes, offsetEv, shots } of DAY) {
     const iso = 100 * 2 ** (Math.round(3 * (Math.log2(fNumber ** 2 / shutterS) - sceneEv + reading.midToneEv)) / 3);
     const { focalLengthMm } = made.shot;
     const settings = { fNumber, shutterS, iso: marked(iso), focalLengthMm };
-    const sight = frameSight(reading, softnessVerdict(reading, made.subjectAt, settings));
+    const sight = pictureReading(reading, softnessVerdict(reading, made.subjectAt, settings));
     writeFileSync(join(PICTURES, `${id}.jpg`), smaller(picture));
     const { windows, traces, ...rest } = kept;
     const text = (bytes) => Buffer.from(bytes).toString('base64');

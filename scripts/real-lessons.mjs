@@ -5,7 +5,7 @@
 // smeared by about as much, by the same factor. So reading's own errors, short, long and wild, are those of real textures.
 import { parseArgs } from 'node:util';
 import { DEFAULT_STANDARD } from '../core/dist/kit/index.js';
-import { frameFacts, frameSight, smearLesson, softnessVerdict, speedLesson } from '../core/dist/log/index.js';
+import { frameFacts, pictureReading, smearLesson, softnessVerdict, speedLesson } from '../core/dist/log/index.js';
 import { circleOfConfusionMm } from '../core/dist/optics/index.js';
 import { randomOf } from './photographs/faults.mjs';
 import { framesOf } from './photographs/frames.mjs';
@@ -37,7 +37,7 @@ const read = frames
   .flatMap(({ fault, lengthPx, width, height, subject, settings }, k) => {
     if (fault !== 'moved') return [];
     const verdict = softnessVerdict(readings[k], subject, settings);
-    const { smearShare } = frameSight(readings[k], verdict, subject);
+    const { smearShare } = pictureReading(readings[k], verdict, subject);
     const trueShare = lengthPx / Math.hypot(width, height);
     return [{ trueShare, looksLike: verdict.looksLike, factor: smearShare === undefined ? null : smearShare / trueShare }];
   })

@@ -4,7 +4,7 @@ import { shakeSharpProbability } from '../src/handheld/index.js';
 import { rollIso } from '../src/kit/index.js';
 import { keyToneOf } from '../src/metering/index.js';
 import type { SetUpInput } from '../src/setup/index.js';
-import type { Hand } from '../src/stop/index.js';
+import type { ManualSettings } from '../src/stop/index.js';
 
 /**
  * The chance of a good frame a second time, written down from the rules without any of the search's tables: plain sums
@@ -165,7 +165,7 @@ export function plainDepthAndMotion(input: SetUpInput, fNumber: number, focusM: 
     : fixedFocus(input, fNumber, focusM, shutterS);
 }
 
-function steady(input: SetUpInput, support: Hand['support'], shutterS: number): number {
+function steady(input: SetUpInput, support: ManualSettings['support'], shutterS: number): number {
   if (support === 'tripod') return 1;
   const { body, lens, focalLengthMm, standard } = input;
   const limitS = shakeShutterLimitS({
@@ -185,7 +185,7 @@ function worth(errorEv: number, { film, body }: SetUpInput): number {
   return Math.max(0, 1 - (errorEv < 0 ? -errorEv - under : errorEv - over));
 }
 
-function camera(input: SetUpInput, hand: Hand, ev: number): { shutterS: number; iso: number; errorEv: number } {
+function camera(input: SetUpInput, hand: ManualSettings, ev: number): { shutterS: number; iso: number; errorEv: number } {
   const { body, standard, film } = input;
   const ceiling = standard.isoCeilingByBody[body.id] ?? body.highestIso;
   const isFilm = body.medium === 'film' && film !== null;
@@ -216,7 +216,7 @@ function camera(input: SetUpInput, hand: Hand, ev: number): { shutterS: number; 
       });
 }
 
-function reached(input: SetUpInput, hand: Hand, iso: number): number {
+function reached(input: SetUpInput, hand: ManualSettings, iso: number): number {
   const { intent, flash } = input;
   if (intent.kind !== 'flashLift') return 1;
   if (flash === null) return 0;
@@ -226,7 +226,7 @@ function reached(input: SetUpInput, hand: Hand, iso: number): number {
 }
 
 /** The chance of a good frame, and the mean stops of ISO above base. */
-export function plainChance(input: SetUpInput, hand: Hand): { readonly chance: number; readonly isoStops: number } {
+export function plainChance(input: SetUpInput, hand: ManualSettings): { readonly chance: number; readonly isoStops: number } {
   const spreadEv = input.light.spreadEv ?? 0;
   const keyEv = keyToneOf(input.intent);
   const memo = new Map<number, number>();

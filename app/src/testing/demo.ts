@@ -4,7 +4,7 @@ import { readArchive } from '@roam-dial/core/formats/reading';
 import { lightInputFor, siteOf } from '@roam-dial/core/plan';
 import { type Metering, type StopDay, stopDay } from '@roam-dial/core/stop';
 import { cloudOf, type Walk } from '@roam-dial/core/walk';
-import type { Workspace } from '../app/data/workspace';
+import type { Workspace } from '../app/storage/workspace';
 
 /** The shipped demo as a browser has it on its day. */
 export function demoWorkspace(): Workspace {

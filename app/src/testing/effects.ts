@@ -1,6 +1,6 @@
 import type { KitItem } from '@roam-dial/core/kit';
-import type { Workspace } from '../app/data/workspace';
-import { type Kind, SCENES, type Scene, type SceneName, shown, withKit } from './shown';
+import type { Workspace } from '../app/storage/workspace';
+import { type Kind, SCENES, type ShownScene, type SceneName, shown, withKit } from './shown';
 
 const before = new Map<SceneName, string>();
 function baseline(name: SceneName): string {
@@ -21,7 +21,7 @@ export function everyFieldOf<Thing, Not extends keyof Thing = never>(
 ): void {
   describe(`every field of ${what} changes what is shown`, () => {
     it.each(Object.entries(effects) as [string, readonly [SceneName, unknown]][])('%s', (field, [name, value]) => {
-      const scene: Scene = SCENES[name];
+      const scene: ShownScene = SCENES[name];
       const workspace = put({ [field]: value } as Partial<Thing>)(scene.workspace);
       expect(shown({ ...scene, workspace })).not.toBe(baseline(name));
     });

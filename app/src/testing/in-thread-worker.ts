@@ -1,7 +1,9 @@
-import { MeasuredLight, type LightQuestion } from '../app/workers/measured-light';
-import { mapSteps } from '../app/workers/map-desk';
-import { setUpSteps } from '../app/workers/set-up-desk';
-import { WaysDesk, type WaysQuestion } from '../app/workers/ways-desk';
+import { BenchJobs, type BenchQuestion } from '../app/workers/bench/bench-jobs';
+import { type DayAsked, DayJobs } from '../app/workers/day/day-jobs';
+import { LightJobs, type LightQuestion } from '../app/workers/light/light-jobs';
+import { mapSteps } from '../app/workers/map/map-jobs';
+import { setUpSteps } from '../app/workers/set-up/set-up-jobs';
+import { WaysJobs, type WaysQuestion } from '../app/workers/ways/ways-jobs';
 import { runSteps, type ToWorker } from '../app/workers/steps';
 
 /** A worker of tests: the same desk in the same thread, its messages cloned on the way as a real worker's are. */
@@ -39,12 +41,20 @@ const made = <Question>(stepsFor: (question: Question) => Generator<unknown, unk
 export const createSetUpWorker = (): Worker => made(setUpSteps);
 export const createMapWorker = (): Worker => made(mapSteps);
 export function createWaysWorker(): Worker {
-  const desk = new WaysDesk();
-  return made((question: WaysQuestion) => desk.answer(question));
+  const jobs = new WaysJobs();
+  return made((question: WaysQuestion) => jobs.answer(question));
 }
 export function createLightWorker(): Worker {
-  const desk = new MeasuredLight();
-  return made((question: LightQuestion) => desk.answer(question));
+  const jobs = new LightJobs();
+  return made((question: LightQuestion) => jobs.answer(question));
+}
+export function createDayWorker(): Worker {
+  const jobs = new DayJobs();
+  return made((asked: DayAsked) => jobs.answer(asked));
+}
+export function createBenchWorker(): Worker {
+  const jobs = new BenchJobs();
+  return made((question: BenchQuestion) => jobs.answer(question));
 }
 
 /** Nothing decodes pictures here: who reads frames brings a client of its own. */

@@ -18,33 +18,27 @@ import {
 } from '@roam-dial/core/stop';
 import { stopsToday, type Walk, walkLegs } from '@roam-dial/core/walk';
 import { demoDay, demoWorkspace } from './demo';
-import type { Workspace } from '../app/data/workspace';
-import { type Card, cardFor } from '../app/state/card.store';
-import { focusOn } from '../app/state/focus.store';
-import { walkOfDay } from '../app/state/walk-of-day';
-import { apartSentence } from '../app/wording/apart';
-import { placementSentence } from '../app/wording/metering';
-import { daySentence } from '../app/wording/stop-sentences';
-import { Wording } from '../app/wording/wording';
-import { cardRows } from '../app/features/card/card-rows';
-import {
-  chanceSentence,
-  CONSENT_WORDS,
-  liveViewCaution,
-  obstacleSentence,
-  sacrificeSentence,
-} from '../app/features/card/sentences';
-import { headline, lightSentence } from '../app/features/card/light-sentences';
-import { flickerSentence } from '../app/features/set-up/what-holds/flicker-sentence';
-import { groundSentence } from '../app/features/set-up/what-holds/ground-sentence';
-import { staySentence, walkRows } from '../app/features/walk/walk-rows';
+import type { Workspace } from '../app/storage/workspace';
+import { type Card, cardFor } from '../app/state/card/card.store';
+import { focusOn } from '../app/state/selection/focus.store';
+import { walkOfDay } from '../app/state/walk/walk-of-day';
+import { apartSentence } from '../app/words/apart';
+import { placementSentence } from '../app/words/set-up/metering';
+import { daySentence } from '../app/rooms/walk/stop-sentences';
+import { Wording } from '../app/words/wording';
+import { cardRows } from '../app/shared/card/card-rows';
+import { chanceSentence, CONSENT_WORDS, liveViewCaution, obstacleSentence, sacrificeSentence } from '../app/shared/card/sentences';
+import { headline, cardLightSentence } from '../app/shared/card/light-sentences';
+import { flickerSentence } from '../app/rooms/set-up/what-holds/flicker-sentence';
+import { groundSentence } from '../app/rooms/set-up/what-holds/ground-sentence';
+import { staySentence, walkRows } from '../app/rooms/walk/walk-rows';
 
 /** Stops and kits in which each field has something to say, and all that the screens then show. */
 
 const WORDING = new Wording({ lengthUnit: 'metres', clock: '24h' });
 export const DEMO = demoWorkspace();
 
-export interface Scene {
+export interface ShownScene {
   readonly workspace: Workspace;
   readonly stopId: string;
   readonly minuteOfDay: number;
@@ -73,7 +67,7 @@ const filmInHand = (workspace: Workspace): Workspace => ({
   ),
 });
 
-const at = (stopId: string, minuteOfDay: number, ...changes: ((workspace: Workspace) => Workspace)[]): Scene => ({
+const at = (stopId: string, minuteOfDay: number, ...changes: ((workspace: Workspace) => Workspace)[]): ShownScene => ({
   workspace: changes.reduce((workspace, change) => change(workspace), DEMO),
   stopId,
   minuteOfDay,
@@ -181,7 +175,7 @@ export const SCENES = {
     640,
     withWalk((walk) => ({ ...walk, districtId: null })),
   ),
-} as const satisfies Record<string, Scene>;
+} as const satisfies Record<string, ShownScene>;
 export type SceneName = keyof typeof SCENES;
 
 /** A day as the charts show it. */
@@ -217,7 +211,7 @@ function kitShown({ kit: { lens, focalLengthMm }, cells, standard }: Card): unkn
   return [tape, lensApertures(lens, focalLengthMm), tests.length === 0 ? null : fitSteadiness(tests, 1 / 30)];
 }
 
-function cardShown(card: Card, shows: Scene['shows']): unknown {
+function cardShown(card: Card, shows: ShownScene['shows']): unknown {
   const { result } = card;
   return [
     cardRows(card, WORDING),
@@ -226,7 +220,7 @@ function cardShown(card: Card, shows: Scene['shows']): unknown {
     result.setUp.support,
     chanceSentence(card),
     headline(card, WORDING),
-    lightSentence(card, WORDING),
+    cardLightSentence(card, WORDING),
     liveViewCaution(card, WORDING),
     groundSentence(card, WORDING),
     flickerSentence(card, WORDING),
@@ -263,7 +257,7 @@ function meterShown(card: Card | null): unknown {
 }
 
 /** All that the screens show of one stop, as text. */
-export function shown({ workspace, stopId, minuteOfDay, shows }: Scene): string {
+export function shown({ workspace, stopId, minuteOfDay, shows }: ShownScene): string {
   const day = demoDay(workspace, stopId);
   const focus = focusOn(workspace, { walkId: null, stopId, minuteOfDay });
   const card = cardFor(workspace, focus, day);

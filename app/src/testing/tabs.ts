@@ -3,11 +3,12 @@ import { DEFAULT_SETTINGS } from '@roam-dial/core/formats/archive';
 import { DEFAULT_STANDARD, type KitItem } from '@roam-dial/core/kit';
 import type { Walk } from '@roam-dial/core/walk';
 import { filter, firstValueFrom } from 'rxjs';
-import { Database, DATABASE_NAME } from '../app/data/database';
-import { newKitItem, newWalk } from '../app/data/defaults';
-import type { Workspace } from '../app/data/workspace';
-import { changeKitItem, type WorkspaceChange } from '../app/state/edits';
-import { WorkspaceStore } from '../app/state/workspace.store';
+import { Database, DATABASE_NAME } from '../app/storage/rows/database';
+import { newKitItem, newWalk } from '../app/storage/defaults';
+import type { Workspace } from '../app/storage/workspace';
+import { changeKitItem } from '../app/state/kit/edits';
+import type { WorkspaceChange } from '../app/state/workspace/lists';
+import { WorkspaceStore } from '../app/state/workspace/workspace.store';
 
 export const FIRST: Workspace = {
   kit: [newKitItem('body', 'body', 'third')],

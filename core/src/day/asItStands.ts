@@ -11,7 +11,7 @@ export interface LaidOut extends MinuteSpan {
  * What a day is worth with stays as they stand, in their order: worths less prices, from setting off just in time for the first
  * to home from the last. Stays that come too late for one another count as if one were in time: that is for others to say.
  */
-export function valueAsItStands(question: DayQuestion, stays: readonly LaidOut[]): number {
+export function currentPlanValue(question: DayQuestion, stays: readonly LaidOut[]): number {
   const { visits, walksMin, fromStartMin } = question;
   const { pricePerMin = DEFAULT_PRICE_PER_MIN, walkPricePerMin = DEFAULT_PRICE_PER_MIN } = question;
   const onFoot = stays.filter(({ visit }) => visits[visit]?.isAnywhere !== true);

@@ -45,7 +45,7 @@ function earlyMin({ visits }: DayQuestion, { visit }: PlannedVisit): number {
 }
 
 /** A plan trimmed as it is walked: the light first, the time to spare where one is, on in time. Source: docs/day-plan.md. */
-export function asWalked(question: DayQuestion, plan: DayPlan): readonly WalkedVisit[] {
+export function walkedPlan(question: DayQuestion, plan: DayPlan): readonly WalkedVisit[] {
   const price = question.pricePerMin ?? DEFAULT_PRICE_PER_MIN;
   const solids = plan.visits.map((planned) => solidOf(question.visits[planned.visit] as Visit, planned, price));
   return plan.visits.map((planned, k) => {

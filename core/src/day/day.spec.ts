@@ -3,7 +3,7 @@ import { lightBetween, smallDay, strewnDay, usefulLight } from '../../reference/
 import { finish } from '../units/index.js';
 import { dayOnGrid, dayTableSteps } from './search/dayTable.js';
 import {
-  asWalked,
+  walkedPlan,
   dayProfileSteps,
   type DayQuestion,
   DEFAULT_STAY,
@@ -11,8 +11,8 @@ import {
   keepOrder,
   misfitOf,
   planDay,
-  planFromHere,
-  valueAsItStands,
+  replanFrom,
+  currentPlanValue,
   type Visit,
 } from './index.js';
 import { planFrom } from './search/readBack.js';
@@ -105,7 +105,7 @@ describe('days worked by hand', () => {
   });
 
   it('8: late at b: a from where one is', () => {
-    const rest = planFromHere(nearAndFar, { nowMin: 640, done: [1], at: null, walksMin: [20, 0], homeMin: 20 });
+    const rest = replanFrom(nearAndFar, { nowMin: 640, done: [1], at: null, walksMin: [20, 0], homeMin: 20 });
     expect(rest.plan.visits[0]).toMatchObject({ id: 'a', visit: 0, fromMin: 660 });
     expect(rest.setAside).toEqual([]);
   });
@@ -203,7 +203,7 @@ describe('a plan as it is walked', () => {
     });
     const { plan } = planDay(question);
     if (plan === null) throw new Error('no plan');
-    const [first, second] = asWalked(question, plan);
+    const [first, second] = walkedPlan(question, plan);
     expect(first).toMatchObject({ solid: { fromMin: 668, toMin: 700 }, setOffMin: 780, spareMin: 80 });
     expect(second).toMatchObject({ solid: { fromMin: 800, toMin: 832 }, spareMin: 0 });
   });
@@ -218,7 +218,7 @@ describe('a plan as it is walked', () => {
     const question = roundHome([a, lunch], [5, 5]);
     const { plan } = planDay(question);
     if (plan === null) throw new Error('no plan');
-    const [first] = asWalked(question, plan);
+    const [first] = walkedPlan(question, plan);
     expect(first).toMatchObject({ id: 'a', setOffMin: 720, spareMin: 720 - (first?.solid.toMin ?? 0) });
   });
 
@@ -227,7 +227,7 @@ describe('a plan as it is walked', () => {
     const question = roundHome([call], [5]);
     const { plan } = planDay(question);
     if (plan === null) throw new Error('no plan');
-    expect(asWalked(question, plan)[0]?.solid.fromMin).toBe(605);
+    expect(walkedPlan(question, plan)[0]?.solid.fromMin).toBe(605);
   });
 });
 
@@ -240,14 +240,14 @@ describe('a day as somebody has laid it out', () => {
       // What is waited on the way is out of doors in both, but a plan may set off early.
       const [first] = plan.visits;
       const early = (first?.fromMin ?? 0) - (first?.arriveMin ?? 0);
-      expect(valueAsItStands(question, plan.visits) - 1000 * early).toBe(plan.value);
+      expect(currentPlanValue(question, plan.visits) - 1000 * early).toBe(plan.value);
     }
   });
 
   it('counts a stay out of the light as nothing, at its price', () => {
     const question = roundHome([visit('a', usefulLight(600, 620, 10))], [5]);
-    expect(valueAsItStands(question, [{ visit: 0, fromMin: 700, toMin: 720 }])).toBe(-40_000);
-    expect(valueAsItStands(question, [])).toBe(0);
+    expect(currentPlanValue(question, [{ visit: 0, fromMin: 700, toMin: 720 }])).toBe(-40_000);
+    expect(currentPlanValue(question, [])).toBe(0);
   });
 });
 
@@ -256,20 +256,20 @@ describe('from here and now', () => {
   const question = roundHome([a, b], [5, 5]);
 
   it('goes on with the stop one is at, its shortest stay served', () => {
-    const rest = planFromHere(question, { nowMin: 695, done: [], at: { visit: 0, servedMin: 20 }, walksMin: [0, 10], homeMin: 5 });
+    const rest = replanFrom(question, { nowMin: 695, done: [], at: { visit: 0, servedMin: 20 }, walksMin: [0, 10], homeMin: 5 });
     expect(rest.plan.visits[0]).toMatchObject({ visit: 0, fromMin: 695, toMin: 700, walkMin: 0 });
     expect(rest.plan.visits[1]).toMatchObject({ visit: 1, arriveMin: 710, toMin: 752 });
   });
 
   it('goes home at once at the price of the walk, also where that is too late', () => {
-    const rest = planFromHere(question, { nowMin: 1435, done: [0, 1], at: null, walksMin: [5, 5], homeMin: 12 });
+    const rest = replanFrom(question, { nowMin: 1435, done: [0, 1], at: null, walksMin: [5, 5], homeMin: 12 });
     expect(rest.plan).toMatchObject({ visits: [], value: -24_000, homeMin: 1447 });
   });
 
   it('sets aside the must that leaves most, one at a time', () => {
     const call: Visit = { id: 'call', worth: { kind: 'flat', millionths: 0 }, ...fixedAt(690, 10), isMust: true };
     const day = roundHome([{ ...b, isMust: true }, call], [5, 5]);
-    const rest = planFromHere(day, { nowMin: 695, done: [], at: null, walksMin: [5, 5], homeMin: 5 });
+    const rest = replanFrom(day, { nowMin: 695, done: [], at: null, walksMin: [5, 5], homeMin: 5 });
     expect(rest.setAside).toEqual([1]);
     expect(rest.plan.visits.map(({ id }) => id)).toEqual(['b']);
   });
@@ -288,7 +288,7 @@ describe('from here and now', () => {
         homeMin: day.toEndMin?.[first.visit] ?? 0,
       };
       const worths = (visits: readonly { readonly worth: number }[]): number => visits.reduce((sum, { worth }) => sum + worth, 0);
-      const rest = planFromHere(day, here).plan;
+      const rest = replanFrom(day, here).plan;
       expect([seed, worths(rest.visits)]).toEqual([seed, worths(plan.visits.slice(1))]);
     }
   });

@@ -1,5 +1,5 @@
 import { dayOnGrid, dayTableSteps } from './search/dayTable.js';
-import { type Grid, isNever, minuteOf } from './search/grid.js';
+import { type MinuteGrid, isNever, minuteOfSlot } from './search/grid.js';
 import { MOST_EXACT, partOf, type PlanProgress, QUICK_STEP_MIN } from './planDay.js';
 import { profileSteps } from './profiles.js';
 import { checkDayQuestion, type DayQuestion, type Visit } from './question.js';
@@ -43,14 +43,14 @@ function lightComeTo(visit: Visit, beginMin: number): number | null {
 }
 
 /** A visit's profile with its best and its next best time. */
-function profileOf(visit: Visit, grid: Grid, row: Int32Array): DayProfile {
+function profileOf(visit: Visit, grid: MinuteGrid, row: Int32Array): DayProfile {
   const values = Array.from(row, (value) => (isNever(value) ? null : value));
   const at = (slot: number | null): DayProfile['best'] =>
-    slot === null ? null : { beginMin: minuteOf(grid, slot), value: values[slot] as number };
+    slot === null ? null : { beginMin: minuteOfSlot(grid, slot), value: values[slot] as number };
   const best = at(bestWhere(values, () => true));
   const light = best === null ? null : lightComeTo(visit, best.beginMin);
   const isElsewhere = (slot: number): boolean => {
-    const other = lightComeTo(visit, minuteOf(grid, slot));
+    const other = lightComeTo(visit, minuteOfSlot(grid, slot));
     return other !== null && other !== light;
   };
   return { fromMin: grid.fromMin, stepMin: grid.stepMin, values, best, nextBest: at(bestWhere(values, isElsewhere)) };

@@ -1,4 +1,4 @@
-import { type DayPlan, inTheWhole } from './plan.js';
+import { type DayPlan, renumbered } from './plan.js';
 import { planDay } from './planDay.js';
 import { type DayQuestion, subset, type Visit } from './question.js';
 
@@ -48,7 +48,7 @@ export function restOfDay(question: DayQuestion, { nowMin, done, at, walksMin, h
   };
 }
 
-export interface PlanFromHere {
+export interface ReplannedFrom {
   /** By the numbers of the whole day. */
   readonly plan: DayPlan;
   /** Musts that cannot be had any more, by the numbers of the whole day, in the order in which they were given up. */
@@ -81,11 +81,11 @@ function giveUpOne(rest: RestOfDay): { readonly rest: RestOfDay; readonly number
 }
 
 /** The best that is left of a day from here and now, by the minute. Throws as `planDay`. */
-export function planFromHere(question: DayQuestion, here: Here): PlanFromHere {
+export function replanFrom(question: DayQuestion, here: Here): ReplannedFrom {
   const setAside: number[] = [];
   for (let rest = restOfDay(question, here); ;) {
     const { plan } = planDay(rest.question);
-    if (plan !== null) return { plan: inTheWhole(plan, rest.numbers), setAside };
+    if (plan !== null) return { plan: renumbered(plan, rest.numbers), setAside };
     const given = giveUpOne(rest);
     setAside.push(given.number);
     rest = given.rest;

@@ -1,7 +1,7 @@
-export { type LaidOut, valueAsItStands } from './asItStands.js';
-export { asWalked, EARLY_MIN, type WalkedVisit } from './asWalked.js';
+export { type LaidOut, currentPlanValue } from './asItStands.js';
+export { walkedPlan, EARLY_MIN, type WalkedVisit } from './asWalked.js';
 export { dayProfileSteps, type DayProfile } from './dayProfiles.js';
-export { type Here, planFromHere, type PlanFromHere, restOfDay } from './fromHere.js';
+export { type Here, replanFrom, type ReplannedFrom, restOfDay } from './fromHere.js';
 export { goodFramesOfUsefulStay, goodFramesPerMin } from './goodFrames.js';
 export { misfitOf, type MisfitAnswer } from './misfit.js';
 export { keepOrder, type OwnOrder } from './ownOrder.js';

@@ -1,6 +1,6 @@
 import { planInOrder } from './search/chain.js';
 import { dayOnGrid, dayTableSteps } from './search/dayTable.js';
-import { type DayPlan, inTheWhole } from './plan.js';
+import { type DayPlan, renumbered } from './plan.js';
 import { MOST_EXACT, planDay, QUICK_STEP_MIN } from './planDay.js';
 import { type DayQuestion, LATEST_MIN, subset } from './question.js';
 import { planFrom } from './search/readBack.js';
@@ -47,7 +47,7 @@ function together(question: DayQuestion, numbers: readonly number[], leastWorth:
 /** One plan that holds them all, none of its stays worth less than its least; of many visits, put into the plan's own order. */
 function planTogether({ question, numbers, leastWorth }: Together): DayPlan | null {
   const day = dayOnGrid(question, QUICK_STEP_MIN, leastWorth);
-  if (numbers.length <= MOST_EXACT) return inTheWhole(planFrom(finish(dayTableSteps(day))), numbers);
+  if (numbers.length <= MOST_EXACT) return renumbered(planFrom(finish(dayTableSteps(day))), numbers);
   const last = numbers.length - 1;
   const others = numbers.map((_, k) => k).slice(0, -1);
   let best: DayPlan | null = null;
@@ -55,7 +55,7 @@ function planTogether({ question, numbers, leastWorth }: Together): DayPlan | nu
     const plan = planInOrder(day, [...others.slice(0, at), last, ...others.slice(at)]);
     if (plan !== null && (best === null || plan.value > best.value)) best = plan;
   }
-  return inTheWhole(best, numbers);
+  return renumbered(best, numbers);
 }
 
 /** The smallest number of five-minute steps with which there is a plan, by halving: a longer day never fits less. */

@@ -30,7 +30,7 @@ export function walkHomeMin({ visits, toEndMin, homeFromStartMin }: DayQuestion,
 }
 
 /** A plan of some visits with the numbers that they have in the whole day. */
-export function inTheWhole<Plan extends DayPlan | null>(plan: Plan, numbers: readonly number[]): Plan {
+export function renumbered<Plan extends DayPlan | null>(plan: Plan, numbers: readonly number[]): Plan {
   if (plan === null) return plan;
   return { ...plan, visits: plan.visits.map((one) => ({ ...one, visit: numbers[one.visit] as number })) };
 }

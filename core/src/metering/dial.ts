@@ -1,7 +1,7 @@
 import type { StopStep } from '../units/index.js';
 import { sideOfSchool } from './isoFor.js';
 import { isNegative, type Medium } from './medium.js';
-import type { PlacingSchool } from '../stop/index.js';
+import type { PlacementMethod } from '../stop/index.js';
 
 export type Dialled =
   | { readonly kind: 'dial'; readonly ev: number }
@@ -20,7 +20,7 @@ const TIE_EV = 1e-9;
  */
 export function dialled(
   evUnrounded: number,
-  { school, medium, step, rangeEv }: { school: PlacingSchool; medium: Pick<Medium, 'kind'>; step: StopStep; rangeEv: number },
+  { school, medium, step, rangeEv }: { school: PlacementMethod; medium: Pick<Medium, 'kind'>; step: StopStep; rangeEv: number },
 ): Dialled {
   const marks = step === 'third' ? 3 : 2;
   const less = Math.floor((evUnrounded + ON_MARK_EV) * marks + TIE_EV) / marks;

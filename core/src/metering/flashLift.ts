@@ -14,7 +14,7 @@ export interface LiftQuestion {
 }
 
 /** From one minute to another, both within it. */
-export interface MinuteSpan {
+export interface LiftSpan {
   readonly fromMin: number;
   readonly toMin: number;
 }
@@ -24,14 +24,14 @@ export interface LiftWindow {
   readonly brightestEv: number;
   readonly darkestEv: number;
   /** While the sky lies between; the evening's where there are two; null where it never does. */
-  readonly span: MinuteSpan | null;
+  readonly span: LiftSpan | null;
   /** When it lies in the middle: flash and sky balance with a stop or more to spare on either side. */
   readonly balanceMin: number | null;
 }
 
 /** Spans of minutes in which a test holds. */
-function spansWhere(count: number, holds: (minute: number) => boolean): readonly MinuteSpan[] {
-  const spans: MinuteSpan[] = [];
+function spansWhere(count: number, holds: (minute: number) => boolean): readonly LiftSpan[] {
+  const spans: LiftSpan[] = [];
   let from: number | null = null;
   for (let minute = 0; minute <= count; minute++) {
     const isIn = minute < count && holds(minute);
@@ -59,7 +59,7 @@ export function liftWindow({ fNumber, iso, syncS, slowestS, skyToneEv, skyEv }: 
   return { brightestEv, darkestEv, span, balanceMin: span === null ? null : nearestTo((brightestEv + darkestEv) / 2, span, skyEv) };
 }
 
-function nearestTo(ev: number, { fromMin, toMin }: MinuteSpan, skyEv: ArrayLike<number>): number {
+function nearestTo(ev: number, { fromMin, toMin }: LiftSpan, skyEv: ArrayLike<number>): number {
   let best = fromMin;
   for (let minute = fromMin; minute <= toMin; minute++) {
     if (Math.abs((skyEv[minute] as number) - ev) < Math.abs((skyEv[best] as number) - ev)) best = minute;

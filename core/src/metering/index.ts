@@ -64,7 +64,7 @@ export {
 export { rangeWaysOut, type RangeQuestion, type RangeWayOut } from './rangeWaysOut.js';
 export {
   crossingTrailMm,
-  type Crowd,
+  type NightCrowd,
   type FireworkBrightness,
   fireworksPlan,
   type FireworksPlan,

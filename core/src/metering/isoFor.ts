@@ -1,4 +1,4 @@
-import type { PlacingSchool } from '../stop/index.js';
+import type { PlacementMethod } from '../stop/index.js';
 import { snapToMark } from '../units/index.js';
 
 /** Whether less, more or the nearest exposure is taken where a mark does not meet it. */
@@ -25,7 +25,7 @@ export function secondsFor(ev100: number, { fNumber, iso }: { readonly fNumber: 
 }
 
 /** Which way a school takes a mark that does not meet its exposure; see `dialled`. */
-export function sideOfSchool(school: PlacingSchool): ExposureSide {
+export function sideOfSchool(school: PlacementMethod): ExposureSide {
   if (school === 'hold') return 'nearest';
   return school === 'shadows' ? 'more' : 'less';
 }

@@ -1,5 +1,5 @@
 import { isNegative, type Medium } from './medium.js';
-import type { PlacingSchool, Reading } from '../stop/index.js';
+import type { PlacementMethod, Reading } from '../stop/index.js';
 
 /** The exposures, as EV at ISO 100, that lose nothing of what is kept: none where `fromEv` lies over `toEv`. */
 export interface Room {
@@ -69,7 +69,7 @@ function keyReading(readings: readonly Reading[]): Reading | null {
 }
 
 /** What a school keeps: to let lamps burn is to let them go, but for one that is itself the key. */
-function keptBy(school: PlacingSchool, readings: readonly Reading[], key: KeyOfReadings): readonly Reading[] {
+function keptBy(school: PlacementMethod, readings: readonly Reading[], key: KeyOfReadings): readonly Reading[] {
   const all = kept(readings);
   return school === 'burn' ? all.filter((one) => !one.isLamp || one.id === key.reading.id) : all;
 }
@@ -100,7 +100,7 @@ function shadowsEv(readings: readonly Reading[]): number {
   return lowest.ev100 - (lowest.tone as number);
 }
 
-function exposureOf(school: PlacingSchool, key: KeyOfReadings, readings: readonly Reading[], medium: Medium): number {
+function exposureOf(school: PlacementMethod, key: KeyOfReadings, readings: readonly Reading[], medium: Medium): number {
   switch (school) {
     case 'hold':
       return key.ev100;
@@ -126,7 +126,7 @@ function fallsAt({ id, ev100 }: Reading, x: number, { overEv, underEv }: Medium,
  * The exposure by a school, and where everything falls. Null where no reading is kept, and for the school of exposing to the
  * right on anything but a raw file. Source: docs/metering.md#placement.
  */
-export function placeKey(readings: readonly Reading[], medium: Medium, school: PlacingSchool): KeyPlacement | null {
+export function placeKey(readings: readonly Reading[], medium: Medium, school: PlacementMethod): KeyPlacement | null {
   const key = keyOf(readings);
   if (key === null || (school === 'right' && medium.kind !== 'raw')) return null;
   const keptOnes = keptBy(school, readings, key);

@@ -31,7 +31,7 @@ import {
   WATER_LOOKS,
   WATER_MEMORY_S,
 } from './index.js';
-import type { PlacingSchool, Reading } from '../stop/index.js';
+import type { PlacementMethod, Reading } from '../stop/index.js';
 
 const RAW: Medium = { kind: 'raw', overEv: 3, underEv: 8 };
 const STRAIGHT: Medium = { kind: 'straight', overEv: 2.3, underEv: 5 };
@@ -53,7 +53,7 @@ const reading = (id: string, ev100: number, tone: number | null = null, over: Pa
 });
 const KEY = { isKey: true };
 
-function placed(readings: readonly Reading[], medium: Medium, school: PlacingSchool) {
+function placed(readings: readonly Reading[], medium: Medium, school: PlacementMethod) {
   const found = placeKey(readings, medium, school);
   if (found === null) throw new Error('nothing placed');
   const at = (id: string) => found.falls.find((one) => one.id === id) ?? { toneEv: NaN, lostEv: NaN };

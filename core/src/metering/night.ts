@@ -18,7 +18,7 @@ export function scaledFromTest(
   return reciprocity === null ? meteredS : reciprocityCorrectedS({ meteredS, ...reciprocity });
 }
 
-export interface Crowd {
+export interface NightCrowd {
   readonly perSecond: number;
   /** How wide a walker is, metres. */
   readonly widthM?: number;
@@ -49,7 +49,7 @@ const WALKER_OVER_GROUND = 0.25;
 export const UNSEEN = 0.03;
 
 /** How walkers vanish in an exposure of `shutterS`: an even veil stays, its unevenness goes. */
-export function walkersVanish(crowd: Crowd, shutterS: number): Vanishing {
+export function walkersVanish(crowd: NightCrowd, shutterS: number): Vanishing {
   const { perSecond, widthM = WALKER_M, speedMps, speedSpreadMps, travelAngleDeg, viewM, overGround = WALKER_OVER_GROUND } = crowd;
   const acrossMps = speedMps * Math.sin((travelAngleDeg * Math.PI) / 180);
   const coverS = (widthM / acrossMps) * (1 + (speedSpreadMps / speedMps) ** 2);

@@ -1,4 +1,4 @@
-import type { PlacingSchool, Reading } from '../stop/index.js';
+import type { PlacementMethod, Reading } from '../stop/index.js';
 import { digitalMedium, type DigitalKind, type Medium } from './medium.js';
 import { type KeyPlacement, placeKey } from './keyPlacement.js';
 
@@ -16,7 +16,7 @@ export interface PlacedOnBody {
  */
 export function placeOnBody(
   readings: readonly Reading[],
-  school: PlacingSchool,
+  school: PlacementMethod,
   {
     body,
     kind,

@@ -16,19 +16,19 @@ export function incidentEv({ kind, ev100 }: Pick<Reading, 'kind' | 'ev100'>): nu
   return kind === 'greyCard' ? ev100 - reflectedOverIncidentEv(GREY_CARD_REFLECTANCE) : ev100;
 }
 
-export interface Settings {
+export interface ExposureSettings {
   readonly fNumber: number;
   readonly shutterS: number;
   readonly iso: number;
 }
 
 /** A frame that looked right, or a test shot that is so many stops too dark (−) or too bright (+) for it. */
-export function frameEv(settings: Settings, tooBrightEv = 0): number {
+export function frameEv(settings: ExposureSettings, tooBrightEv = 0): number {
   return exposureValue100(settings) + tooBrightEv;
 }
 
 /** A flash reading: the aperture that it asks for at an ISO, as stops over f/1 at ISO 100. It does not know of the time. */
-export function flashEv({ fNumber, iso }: Pick<Settings, 'fNumber' | 'iso'>): number {
+export function flashEv({ fNumber, iso }: Pick<ExposureSettings, 'fNumber' | 'iso'>): number {
   return 2 * Math.log2(fNumber) - Math.log2(iso / 100);
 }
 

@@ -1,5 +1,5 @@
 import { parseEntry, type StopStep, withoutThousandsCommas } from '../units/index.js';
-import { frameEv, type Settings } from './reading.js';
+import { frameEv, type ExposureSettings } from './reading.js';
 
 export type ReadTyped =
   | {
@@ -96,7 +96,7 @@ export function readTyped(text: string, { iso, step }: { readonly iso: number; r
   return frame.ok ? within(frameEv(frame, offEv), true, offEv) : frame;
 }
 
-export type FrameTyped = ({ readonly ok: true } & Settings) | { readonly ok: false; readonly message: string };
+export type FrameTyped = ({ readonly ok: true } & ExposureSettings) | { readonly ok: false; readonly message: string };
 
 /** Outside of these there is no camera. */
 const OF_A_CAMERA = {
@@ -105,7 +105,7 @@ const OF_A_CAMERA = {
   iso: { low: 1, high: 10_000_000, name: 'An ISO', says: '1 to 10000000' },
 } as const;
 
-function outsideOfCameras(frame: Settings): string | null {
+function outsideOfCameras(frame: ExposureSettings): string | null {
   for (const key of ['fNumber', 'shutterS', 'iso'] as const) {
     const { low, high, name, says } = OF_A_CAMERA[key];
     if (frame[key] < low || frame[key] > high)

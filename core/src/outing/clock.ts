@@ -1,5 +1,6 @@
+import type { Walk } from '../walk/index.js';
 import { DateTime } from 'luxon';
-import { checkTimeZone, MINUTES_PER_DAY } from '../light/index.js';
+import { checkTimeZone, dayClock, MINUTES_PER_DAY } from '../light/index.js';
 import type { OutingClock } from './outing.js';
 
 /** The instant that an outing's clock shows when the device shows `deviceMs`, milliseconds since 1970. */
@@ -24,4 +25,14 @@ export function wallMinuteAt(day: string, timeZone: string, atMs: number): numbe
   const today = DateTime.utc(there.year, there.month, there.day);
   const days = Math.round(today.diff(date, 'days').days);
   return days * MINUTES_PER_DAY + there.hour * 60 + there.minute + (there.second * 1000 + there.millisecond) / 60_000;
+}
+
+/** The minute of a walk's day that the wall of its place shows at an instant; below 0 and from 1440 on other days. */
+export function minuteAt({ day, place }: Pick<Walk, 'day' | 'place'>, atMs: number): number {
+  return wallMinuteAt(day, place.timeZone, atMs);
+}
+
+/** The instant (ms) at which the wall of a walk's place shows a minute of its day; 0 on a day that its zone skipped. */
+export function instantAt({ day, place }: Pick<Walk, 'day' | 'place'>, minute: number): number {
+  return dayClock(day, place.timeZone)?.msAt(minute) ?? 0;
 }

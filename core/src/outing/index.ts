@@ -10,7 +10,7 @@ export {
   type OutingClock,
   type OutingEvent,
 } from './outing.js';
-export { atSpeed, shownMs, wallMinuteAt } from './clock.js';
+export { atSpeed, instantAt, minuteAt, shownMs, wallMinuteAt } from './clock.js';
 export { isGot, nextAfter, type Standing, standingOf } from './standing.js';
 export { behindMin, leaveByMin, ON_TIME_MIN } from './late.js';
 export { type Course, courseLengthM, type OnCourse, onCourse, placeAlong } from './onTheWay.js';

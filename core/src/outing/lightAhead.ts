@@ -1,16 +1,16 @@
-import type { LightLadder, Rung } from '../setup/index.js';
+import type { LightLadder, LadderStep } from '../setup/index.js';
 
 /** What the light does next at a stop. */
 export type LightAhead =
   /** From this minute on the hand sets something else. */
-  | { readonly kind: 'change'; readonly atMin: number; readonly rung: Rung }
+  | { readonly kind: 'change'; readonly atMin: number; readonly rung: LadderStep }
   /** From this minute on it is too dark, or too bright, for this picture. */
   | { readonly kind: 'ends'; readonly atMin: number };
 
 /** Half of a ladder's step: a light between two rungs belongs to the nearer one. */
 const HALF_STEP_EV = 1 / 6;
 
-function rungAt({ rungs }: LightLadder, ev100: number): Rung | null {
+function rungAt({ rungs }: LightLadder, ev100: number): LadderStep | null {
   return rungs.find(({ fromEv100, toEv100 }) => ev100 <= fromEv100 + HALF_STEP_EV && ev100 >= toEv100 - HALF_STEP_EV) ?? null;
 }
 

@@ -1,5 +1,5 @@
 import { DEFAULT_INTENTS, type Stop } from '../stop/index.js';
-import type { Evaluation, LightLadder, Rung } from '../setup/index.js';
+import type { Evaluation, LightLadder, LadderStep } from '../setup/index.js';
 import { dayOfWalk, type PlannableDay, type StopOfDay } from '../plan/index.js';
 import {
   atSpeed,
@@ -163,8 +163,8 @@ describe('the way', () => {
 });
 
 describe('what the light does next', () => {
-  const rung = (fromEv100: number, toEv100: number): Rung =>
-    ({ fromEv100, toEv100, setUp: {} as Evaluation, changes: [], leastChance: 1 }) as unknown as Rung;
+  const rung = (fromEv100: number, toEv100: number): LadderStep =>
+    ({ fromEv100, toEv100, setUp: {} as Evaluation, changes: [], leastChance: 1 }) as unknown as LadderStep;
   const ladder = {
     rungs: [rung(12, 10), rung(9 + 2 / 3, 8)],
     ends: { ev100: 7 + 2 / 3, instead: null },

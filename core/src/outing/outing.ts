@@ -1,5 +1,5 @@
 import type { MeterPattern } from '../kit/index.js';
-import type { Hand } from '../stop/index.js';
+import type { ManualSettings } from '../stop/index.js';
 
 /** Why a picture got away, as one says it in the street. */
 export const MISS_REASONS = ['notReady', 'shake', 'smear', 'focus', 'light', 'blocked', 'nobody'] as const;
@@ -22,7 +22,7 @@ export interface Moment {
   readonly pattern: MeterPattern;
   /** Null where the dial did not go so far: held by hand. */
   readonly compensationEv: number | null;
-  readonly support: Hand['support'];
+  readonly support: ManualSettings['support'];
   readonly lensId: string | null;
   readonly focalLengthMm: number;
   /** Of a good frame, 0..1. */

@@ -1,4 +1,4 @@
-import { planFromHere } from '../day/index.js';
+import { replanFrom } from '../day/index.js';
 import { type PlannableDay, type PlannedStay, staysOfPlan } from '../plan/index.js';
 
 /** Where one is in a walk's day: stops and pauses by id, minutes by the clock on the wall. */
@@ -27,7 +27,7 @@ export function restOfWalk(day: PlannableDay, { nowMin, doneIds, at, walksMin, h
   const { question, clock } = day;
   const numberOf = (id: string): number => question.visits.findIndex((visit) => visit.id === id);
   const visit = at === null ? -1 : numberOf(at.id);
-  const found = planFromHere(question, {
+  const found = replanFrom(question, {
     nowMin: clock.elapsedAt(nowMin),
     done: doneIds.map(numberOf).filter((number) => number !== -1),
     at: at === null || visit === -1 ? null : { visit, servedMin: at.servedMin },

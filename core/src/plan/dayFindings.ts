@@ -1,5 +1,5 @@
 import {
-  asWalked,
+  walkedPlan,
   type DayPlan,
   type DayProfile,
   type MinuteSpan,
@@ -79,7 +79,7 @@ function idOf({ question }: PlannableDay, visit: number): string {
 
 /** The solid stays of a plan: what of each is light that pays; the rest of the day is time to spare. */
 export function staysOfPlan({ question, clock }: PlannableDay, plan: DayPlan): readonly PlannedStay[] {
-  return asWalked(question, plan).map(({ id, worth, solid, spareMin }) => ({
+  return walkedPlan(question, plan).map(({ id, worth, solid, spareMin }) => ({
     id,
     fromMin: clock.wallAt(solid.fromMin),
     toMin: clock.wallAt(solid.toMin),

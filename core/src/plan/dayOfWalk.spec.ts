@@ -7,7 +7,7 @@ import {
   runningDay,
   type StopOfDay,
   suitableAt,
-  type WalkOfDay,
+  type PlannableWalk,
 } from './index.js';
 
 const AZORES = { name: 'Made-up', timeZone: 'Atlantic/Azores', latitude: 46.5, longitude: -20.7, isInvented: true };
@@ -44,15 +44,15 @@ function lit(fromMin: number, toMin: number, one: Stop = stop()): StopOfDay {
   };
 }
 
-function walk(stops: readonly StopOfDay[], over: Partial<WalkOfDay['walk']> = {}): WalkOfDay {
+function walk(stops: readonly StopOfDay[], over: Partial<PlannableWalk['walk']> = {}): PlannableWalk {
   const walksMin = stops.map(() => stops.map(() => 1));
   return { walk: { day: '2027-03-13', place: AZORES, ...over }, stops, walksMin, fromStartMin: null, toEndMin: null };
 }
 
-const visitsOf = (of: WalkOfDay) => dayOfWalk(of)?.question.visits ?? [];
+const visitsOf = (of: PlannableWalk) => dayOfWalk(of)?.question.visits ?? [];
 
 /** Good frames by the minute that runs. */
-function framesOf(of: WalkOfDay): ArrayLike<number> {
+function framesOf(of: PlannableWalk): ArrayLike<number> {
   const [visit] = visitsOf(of);
   return visit?.worth.kind === 'light' ? visit.worth.goodFramesPerMin : [];
 }

@@ -24,7 +24,7 @@ export interface StopOfDay {
 }
 
 /** All that a walk's day is planned from: plain data, for a worker. */
-export interface WalkOfDay {
+export interface PlannableWalk {
   readonly walk: Pick<Walk, 'day' | 'place' | 'dayOut' | 'pauses'>;
   readonly stops: readonly StopOfDay[];
   /** Whole minutes on foot between the stops and then the pauses, by number; a pause without a place has none. */
@@ -141,7 +141,7 @@ function pauseVisit({ id, stayMin, fromMin, toMin, position }: Pause, clock: Run
  * The day of a walk: each stop worth its good frames by the minute, from the quality of its light, the people who pass and the
  * chance of the best set-up; each pause a must. Null on a day that the zone skipped. Source: docs/formulas.md#day.
  */
-export function dayOfWalk({ walk, stops, walksMin, fromStartMin, toEndMin }: WalkOfDay): PlannableDay | null {
+export function dayOfWalk({ walk, stops, walksMin, fromStartMin, toEndMin }: PlannableWalk): PlannableDay | null {
   const clock = runningDay(walk.day, walk.place.timeZone);
   if (clock === null) return null;
   const out = running(walk.dayOut ?? DAY_OUT, clock);

@@ -4,7 +4,7 @@ import { filmStopOf, type SetUpInput } from '../setup/index.js';
 import type { Stop, StopDay } from '../stop/index.js';
 import { stopsToday, type Walk } from '../walk/index.js';
 import { isWithinReach, kitInHand, ofKind } from './bag.js';
-import type { Holdings } from './holdings.js';
+import type { PlanningData } from './holdings.js';
 import { lightFor, setUpInputFor } from './setUpQuestion.js';
 
 /** A stop of the walk and its light while one stays, before anything is known of film. */
@@ -35,7 +35,7 @@ function lightsOfStay(walk: Walk, stop: Stop, day: StopDay | null): readonly num
 }
 
 /** The films of the bag; all of them where none is in it. */
-function filmsAtHand(kit: Holdings['kit']): readonly Film[] {
+function filmsAtHand(kit: PlanningData['kit']): readonly Film[] {
   const films = ofKind(kit, 'film');
   const packed = films.filter(({ inBag }) => inBag);
   return packed.length > 0 ? packed : films;
@@ -43,7 +43,7 @@ function filmsAtHand(kit: Holdings['kit']): readonly Film[] {
 
 /** What has to be known to choose the film of a walk: today's stops by a film body where there is one, and the rolls at hand. */
 export function filmQuestion(
-  holdings: Pick<Holdings, 'kit' | 'standard'>,
+  holdings: Pick<PlanningData, 'kit' | 'standard'>,
   walk: Walk,
   days: ReadonlyMap<string, StopDay | null>,
 ): FilmQuestion {

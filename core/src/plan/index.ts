@@ -4,13 +4,13 @@ export { daylightOf } from './daylight.js';
 export { isStreetOf, type Street, streetAt, withStreet } from './streetAt.js';
 export { placedStop } from './placedStop.js';
 export { filterFor, isWithinReach, type KitInHand, kitInHand, lensesInBag, ofKind, supportsInBag } from './bag.js';
-export { type Apart, apartIn, DAY_ON_FOOT_M, districtOf, metresOutside, middleOf, placeOf, roundedPlace } from './place.js';
-export type { Holdings } from './holdings.js';
+export { type Apart, apartIn, DAY_ON_FOOT_M, districtOf, metresOutside, middleOfDistrict, placeOf, roundedPlace } from './place.js';
+export type { PlanningData } from './holdings.js';
 export { type FilmQuestion, filmQuestion, filmStopsOf, type StopForFilm } from './filmOfWalk.js';
 export { type HomeQuestion, homeQuestion, lightFor, setUpInputFor } from './setUpQuestion.js';
 export { halfFieldDeg, lightInputFor, reachOf, siteOf, type StopSite } from './site.js';
 export { chanceAt, chancesByLight, type ChancesByLight } from './chances.js';
-export { dayOfWalk, goodFramesAt, type PlannableDay, type StopOfDay, suitableAt, type WalkOfDay } from './dayOfWalk.js';
+export { dayOfWalk, goodFramesAt, type PlannableDay, type StopOfDay, suitableAt, type PlannableWalk } from './dayOfWalk.js';
 export { type RunningDay, runningDay } from './wallClock.js';
 export { cutBetweenPasses, hoursOfPasses } from './secondPass.js';
 export {

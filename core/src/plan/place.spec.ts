@@ -6,17 +6,17 @@ import type { Walk } from '../walk/index.js';
 import {
   apartIn,
   daylightOf,
-  type Holdings,
+  type PlanningData,
   lightFor,
   lightInputFor,
   metresOutside,
-  middleOf,
+  middleOfDistrict,
   placedStop,
   placeOf,
   siteOf,
 } from './index.js';
 
-const STORED = JSON.parse(readFileSync(join(import.meta.dirname, '../../reference/archives/v2.json'), 'utf8')) as Holdings & {
+const STORED = JSON.parse(readFileSync(join(import.meta.dirname, '../../reference/archives/v2.json'), 'utf8')) as PlanningData & {
   readonly walks: readonly Walk[];
 };
 const STOP = STORED.walks[0]?.stops.find(({ position }) => position !== null) as Stop;
@@ -53,7 +53,7 @@ const MAP: District = {
   trees: [],
   waters: [],
 };
-const HOLDINGS: Holdings = { ...STORED, districts: [MAP] };
+const HOLDINGS: PlanningData = { ...STORED, districts: [MAP] };
 
 function walkAt(latitude: number, longitude: number, stopAt: Stop['position'], districtId: string | null = 'map'): Walk {
   const place = { name: 'Here', timeZone: 'UTC', isInvented: false, latitude, longitude };
@@ -65,8 +65,8 @@ describe('where things lie', () => {
     expect(metresOutside(MAP, { latitude: 0.0005, longitude: -0.0005 })).toBe(0);
     expect(metresOutside(MAP, { latitude: 1, longitude: 0 })).toBeCloseTo(DEGREE_M - 100, 1);
     expect(metresOutside({ ...MAP, buildings: [] }, { latitude: 0, longitude: 1 })).toBeCloseTo(DEGREE_M, 1);
-    expect(middleOf(MAP).latitude).toBeCloseTo(0, 9);
-    expect(middleOf({ ...MAP, buildings: MAP.buildings.slice(0, 1) })).toEqual({
+    expect(middleOfDistrict(MAP).latitude).toBeCloseTo(0, 9);
+    expect(middleOfDistrict({ ...MAP, buildings: MAP.buildings.slice(0, 1) })).toEqual({
       latitude: expect.closeTo(-95 / DEGREE_M, 9) as number,
       longitude: expect.closeTo(-95 / DEGREE_M, 9) as number,
     });

@@ -2,7 +2,7 @@ import { distanceBetweenM, type Walk } from '../walk/index.js';
 import type { Place } from '../light/index.js';
 import type { Stop } from '../stop/index.js';
 import { type District, metresFrom, placeAt } from '../streets/index.js';
-import type { Holdings } from './holdings.js';
+import type { PlanningData } from './holdings.js';
 
 /** Farther than anybody goes on foot in a day, metres; what lies farther apart than that is of two walks (s). */
 export const DAY_ON_FOOT_M = 40_000;
@@ -28,7 +28,7 @@ interface Box {
 
 const boxes = new WeakMap<District['buildings'], Box>();
 
-export function districtOf({ districts }: Pick<Holdings, 'districts'>, walk: Pick<Walk, 'districtId'> | null): District | null {
+export function districtOf({ districts }: Pick<PlanningData, 'districts'>, walk: Pick<Walk, 'districtId'> | null): District | null {
   return districts.find(({ id }) => id === walk?.districtId) ?? null;
 }
 
@@ -50,7 +50,7 @@ function boxOf({ buildings }: Pick<District, 'buildings'>): Box {
 }
 
 /** The middle of a district's buildings; its origin where there are none. */
-export function middleOf(district: Pick<District, 'buildings' | 'origin'>): Place {
+export function middleOfDistrict(district: Pick<District, 'buildings' | 'origin'>): Place {
   const { westM, eastM, southM, northM } = boxOf(district);
   if (westM > eastM) return district.origin;
   return placeAt(district.origin, { eastM: (westM + eastM) / 2, northM: (southM + northM) / 2 });
@@ -75,7 +75,7 @@ export type Apart =
   | { readonly kind: 'stopFromMap' | 'stopFromWalk'; readonly stopId: string; readonly distanceM: number };
 
 /** All that is too far apart in a walk, its map, and its stops that have a position. */
-export function apartIn(holdings: Pick<Holdings, 'districts'>, walk: Walk): readonly Apart[] {
+export function apartIn(holdings: Pick<PlanningData, 'districts'>, walk: Walk): readonly Apart[] {
   const district = districtOf(holdings, walk);
   const isApart = ({ distanceM }: Apart): boolean => distanceM > DAY_ON_FOOT_M;
   const stops = walk.stops.flatMap(({ id: stopId, position }): Apart[] => {

@@ -3,7 +3,7 @@ import type { HomeStop, SetUpInput } from '../setup/index.js';
 import { lightOfDay, type Stop, type StopDay, type StopLight, stopLightOn } from '../stop/index.js';
 import { cloudOf, type Walk } from '../walk/index.js';
 import { isWithinReach, type KitInHand, kitInHand, ofKind, supportsInBag } from './bag.js';
-import type { Holdings } from './holdings.js';
+import type { PlanningData } from './holdings.js';
 import { placeOf } from './place.js';
 
 /** The light at a stop from its measured day; without walls round it, or before they are measured, from the sky alone. */
@@ -20,7 +20,7 @@ export function lightFor(walk: Walk, stop: Stop, minuteOfDay: number, day: StopD
 }
 
 /** The person's figures, with what the wall in the bag really gains. */
-function standardWith({ kit, standard }: Pick<Holdings, 'kit' | 'standard'>): Standard {
+function standardWith({ kit, standard }: Pick<PlanningData, 'kit' | 'standard'>): Standard {
   const wall = ofKind(kit, 'support').find(({ supportKind, inBag }) => supportKind === 'wall' && inBag);
   const braceStops = standard.figures?.braceStops ?? wall?.gainStops ?? DEFAULT_FIGURES.braceStops;
   if (braceStops === DEFAULT_FIGURES.braceStops) return standard;
@@ -30,10 +30,10 @@ function standardWith({ kit, standard }: Pick<Holdings, 'kit' | 'standard'>): St
 
 type Owned = Pick<SetUpInput, 'standard' | 'supports'>;
 
-const owned = new WeakMap<Holdings['kit'], { readonly standard: Standard; readonly owned: Owned }>();
+const owned = new WeakMap<PlanningData['kit'], { readonly standard: Standard; readonly owned: Owned }>();
 
 /** The same objects as long as nothing changed, because searches are kept by identity. */
-function ownedBy({ kit, standard }: Pick<Holdings, 'kit' | 'standard'>): Owned {
+function ownedBy({ kit, standard }: Pick<PlanningData, 'kit' | 'standard'>): Owned {
   const known = owned.get(kit);
   if (known?.standard === standard) return known.owned;
   const made: Owned = { standard: standardWith({ kit, standard }), supports: supportsInBag(kit) };
@@ -43,7 +43,7 @@ function ownedBy({ kit, standard }: Pick<Holdings, 'kit' | 'standard'>): Owned {
 
 /** All that the set-up of a stop is worked out from. */
 export function setUpInputFor(
-  holdings: Pick<Holdings, 'kit' | 'standard'>,
+  holdings: Pick<PlanningData, 'kit' | 'standard'>,
   walk: Pick<Walk, 'approach'>,
   stop: Stop,
   kit: KitInHand,
@@ -75,7 +75,7 @@ export interface HomeQuestion {
 
 /** Every stop at its arrival (`lightAt` may keep what it has worked out), with the first lens of the bag and the walk's own approach: what a home state has to serve. */
 export function homeQuestion(
-  holdings: Pick<Holdings, 'kit' | 'standard'>,
+  holdings: Pick<PlanningData, 'kit' | 'standard'>,
   walk: Walk,
   days: ReadonlyMap<string, StopDay | null>,
   lightAt: typeof lightFor = lightFor,

@@ -5,7 +5,7 @@ import type { CameraReach, Stop, StopDayInput } from '../stop/index.js';
 import { type District, metresFrom, sectionBuildings, type Site } from '../streets/index.js';
 import type { Walk } from '../walk/index.js';
 import { type KitInHand, kitInHand } from './bag.js';
-import type { Holdings } from './holdings.js';
+import type { PlanningData } from './holdings.js';
 import { districtOf, metresOutside, placeOf } from './place.js';
 
 /** What a stop stands among: a district's footprints, a street by its section, or nothing that is known. */
@@ -18,7 +18,7 @@ export type StopSite =
 const MAP_EDGE_M = 100;
 
 /** The buildings round a stop and its place among them; on a map's white none are known. */
-export function siteOf(holdings: Pick<Holdings, 'districts'>, walk: Pick<Walk, 'districtId'>, stop: Stop): StopSite {
+export function siteOf(holdings: Pick<PlanningData, 'districts'>, walk: Pick<Walk, 'districtId'>, stop: Stop): StopSite {
   const district = districtOf(holdings, walk);
   if (district !== null && stop.position !== null && metresOutside(district, stop.position) <= MAP_EDGE_M) {
     const { buildings, trees, waters } = district;
@@ -65,7 +65,7 @@ export function reachOf({ body, lens, focalLengthMm }: KitInHand, standard: Stan
 
 /** A stop as questions about its light have it: a year does not care for the day, nor for the cloud. */
 export function lightInputFor(
-  { kit, standard }: Pick<Holdings, 'kit' | 'standard'>,
+  { kit, standard }: Pick<PlanningData, 'kit' | 'standard'>,
   { bodyId, place, windows }: Pick<Walk, 'bodyId' | 'place' | 'windows'>,
   stop: Stop,
 ): Omit<StopDayInput, 'day' | 'cloud' | 'streets'> {

@@ -1,7 +1,7 @@
 export { type Approach, APPROACHES, DEFAULT_APPROACH } from './approach.js';
 export { DEFAULT_FRAMING, type Framing } from './framing.js';
 export type { GroundMark } from './ground.js';
-export { type Hand, isSameHand } from './hand.js';
+export { type ManualSettings, isSameHand } from './hand.js';
 export type { HoursSpan } from './hours.js';
 export {
   DEFAULT_INTENTS,
@@ -34,11 +34,20 @@ export {
   type ThresholdName,
   type WindowThresholds,
 } from './light/thresholds.js';
-export { type Consent, type Movers, type Pavement, type Stop, type Subject, type SunGap, ZONE_LAWS, type ZoneLaw } from './stop.js';
+export {
+  type Consent,
+  type Movers,
+  type Pavement,
+  type Stop,
+  type Subject,
+  type SunGap,
+  ZONE_KINDS,
+  type ZoneKind,
+} from './stop.js';
 export {
   scaledZone,
   shareLeftOut,
-  underLaw,
+  asZoneKind,
   withDrawnEnd,
   withEnds,
   withPassers,
@@ -94,8 +103,8 @@ export {
   METERED_ON,
   type MeteredOn,
   type Metering,
-  PLACING_SCHOOLS,
-  type PlacingSchool,
+  PLACEMENT_METHODS,
+  type PlacementMethod,
   type Reading,
   READING_KINDS,
   type ReadingKind,

@@ -22,8 +22,8 @@ export interface Reading {
 }
 
 /** Where practitioners put the key tone; each keeps something and gives something up. */
-export const PLACING_SCHOOLS = ['hold', 'protect', 'burn', 'shadows', 'right'] as const;
-export type PlacingSchool = (typeof PLACING_SCHOOLS)[number];
+export const PLACEMENT_METHODS = ['hold', 'protect', 'burn', 'shadows', 'right'] as const;
+export type PlacementMethod = (typeof PLACEMENT_METHODS)[number];
 
 /** What a digital picture is kept as: a raw file, or as it comes out of the camera. A film body has its roll. */
 export const METERED_ON = ['raw', 'straight'] as const;
@@ -32,7 +32,7 @@ export type MeteredOn = (typeof METERED_ON)[number];
 /** What was read at a stop, and where its key is put. */
 export interface Metering {
   readonly readings: readonly Reading[];
-  readonly school: PlacingSchool;
+  readonly school: PlacementMethod;
   readonly on: MeteredOn;
 }
 

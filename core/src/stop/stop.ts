@@ -4,7 +4,7 @@ import type { Approach } from './approach.js';
 import type { Intent } from './intents.js';
 import type { Framing } from './framing.js';
 import type { GroundMark } from './ground.js';
-import type { Hand } from './hand.js';
+import type { ManualSettings } from './hand.js';
 import type { HoursSpan } from './hours.js';
 import type { LightChange } from './light/lightChange.js';
 import type { Metering } from './metering.js';
@@ -12,8 +12,8 @@ import type { Shooting } from './shooting.js';
 import type { Wishes } from './wishes.js';
 
 /** What shall be sharp: whoever passes, wherever they do, or all of it from near to far. */
-export type ZoneLaw = 'whoeverPasses' | 'allOfIt';
-export const ZONE_LAWS = ['whoeverPasses', 'allOfIt'] as const satisfies readonly ZoneLaw[];
+export type ZoneKind = 'whoeverPasses' | 'allOfIt';
+export const ZONE_KINDS = ['whoeverPasses', 'allOfIt'] as const satisfies readonly ZoneKind[];
 
 /** Where people are sharp or not. Four numbers that say one thing; `zone.ts` keeps them together. */
 export interface Subject {
@@ -24,7 +24,7 @@ export interface Subject {
   /** σ of the logarithm of the distances. */
   readonly spread: number;
   /** Absent: as the intent has it. */
-  readonly law?: ZoneLaw;
+  readonly law?: ZoneKind;
 }
 
 export interface Movers {
@@ -84,7 +84,7 @@ export interface Stop {
   /** Null: the walk's own. */
   readonly approach: Approach | null;
   /** What the hand has set otherwise than the best; absent: the best. */
-  readonly hand?: Hand;
+  readonly hand?: ManualSettings;
   /** What was read there; absent: nothing. */
   readonly metering?: Metering;
   /** Absent: DEFAULT_SHOOTING. */

@@ -1,5 +1,14 @@
 import fc from 'fast-check';
-import { DEFAULT_INTENTS, shareLeftOut, type Subject, underLaw, withEnds, withPassers, zoneLawOf, zoneOfPassers } from './index.js';
+import {
+  DEFAULT_INTENTS,
+  shareLeftOut,
+  type Subject,
+  asZoneKind,
+  withEnds,
+  withPassers,
+  zoneLawOf,
+  zoneOfPassers,
+} from './index.js';
 
 const AT_THREE: Subject = { nearM: 2, farM: 5, medianM: 3, spread: 0.25 };
 
@@ -32,7 +41,7 @@ describe('the zone, typed either way', () => {
     // 2·3·40/43 = 5.581.
     expect(withEnds(AT_THREE, 'allOfIt', { nearM: 3, farM: 40 }).medianM).toBeCloseTo(5.581, 3);
     expect(withEnds(AT_THREE, 'allOfIt', { nearM: 3, farM: Infinity })).toMatchObject({ medianM: 6, spread: 0.25 });
-    expect(underLaw({ ...AT_THREE, farM: Infinity }, 'whoeverPasses').farM).toBeCloseTo(4.526, 3);
+    expect(asZoneKind({ ...AT_THREE, farM: Infinity }, 'whoeverPasses').farM).toBeCloseTo(4.526, 3);
   });
   it('goes by the intent unless the stop says otherwise', () => {
     expect(zoneLawOf({ intent: DEFAULT_INTENTS.facade, subject: AT_THREE })).toBe('allOfIt');

@@ -1,5 +1,5 @@
 import type { Intent, IntentKind } from './intents.js';
-import type { Subject, ZoneLaw } from './stop.js';
+import type { Subject, ZoneKind } from './stop.js';
 
 /**
  * The zone is one thing, typed either way: near and far, or where they pass and give-or-take.
@@ -18,12 +18,12 @@ const ALL_OF_IT_BY_DEFAULT: ReadonlySet<IntentKind> = new Set([
 /** Standard scores between which 90 % of all lie. */
 const NINETY_PERCENT = 1.645;
 
-export function zoneLawFor(kind: IntentKind): ZoneLaw {
+export function zoneLawFor(kind: IntentKind): ZoneKind {
   return ALL_OF_IT_BY_DEFAULT.has(kind) ? 'allOfIt' : 'whoeverPasses';
 }
 
 /** The stop's own law, or that of its intent. */
-export function zoneLawOf({ intent, subject }: { readonly intent: Intent; readonly subject: Pick<Subject, 'law'> }): ZoneLaw {
+export function zoneLawOf({ intent, subject }: { readonly intent: Intent; readonly subject: Pick<Subject, 'law'> }): ZoneKind {
   return subject.law ?? zoneLawFor(intent.kind);
 }
 
@@ -45,7 +45,7 @@ function middleOfAll({ nearM, farM }: Pick<Subject, 'nearM' | 'farM'>, spread: n
 }
 
 /** The four numbers under a law, its ends as they are; people do not pass at infinity, so that theirs then follow the rest. */
-export function underLaw(subject: Subject, law: ZoneLaw): Subject {
+export function asZoneKind(subject: Subject, law: ZoneKind): Subject {
   const { nearM, farM, medianM, spread } = subject;
   if (law === 'allOfIt') return { ...subject, law, ...middleOfAll(subject, spread) };
   if (farM === Infinity) return { ...subject, law, ...zoneOfPassers({ medianM, spread }) };
@@ -53,8 +53,8 @@ export function underLaw(subject: Subject, law: ZoneLaw): Subject {
 }
 
 /** Ends typed: where they pass and give-or-take follow. */
-export function withEnds(subject: Subject, law: ZoneLaw, ends: Partial<Pick<Subject, 'nearM' | 'farM'>>): Subject {
-  const { law: _, ...typed } = underLaw({ ...subject, ...ends }, law);
+export function withEnds(subject: Subject, law: ZoneKind, ends: Partial<Pick<Subject, 'nearM' | 'farM'>>): Subject {
+  const { law: _, ...typed } = asZoneKind({ ...subject, ...ends }, law);
   return { ...typed, ...(subject.law === undefined ? {} : { law: subject.law }) };
 }
 
@@ -69,7 +69,7 @@ const FARTHEST_M = 1000;
  */
 export function withDrawnEnd(
   subject: Subject,
-  law: ZoneLaw,
+  law: ZoneKind,
   { end, distanceM }: { readonly end: 'nearM' | 'medianM' | 'farM'; readonly distanceM: number },
 ): Subject {
   const within = (low: number, high: number): number => Math.round(Math.min(high, Math.max(low, distanceM)) * 100) / 100;
@@ -93,7 +93,7 @@ export function withPassers(subject: Subject, passers: Partial<Pick<Subject, 'me
 export function zoneForIntent(subject: Subject, from: IntentKind, to: IntentKind): Subject {
   const law = zoneLawFor(to);
   if (subject.law !== undefined || law === zoneLawFor(from)) return subject;
-  const { law: _, ...zone } = underLaw(subject, law);
+  const { law: _, ...zone } = asZoneKind(subject, law);
   return zone;
 }
 

@@ -3,7 +3,7 @@ import type { Prism } from '../light/index.js';
 import { castRay, type WallEdge } from './horizon/castRay.js';
 import { type Camera, eyeOf } from './groundGrid.js';
 import type { BearingMask } from './horizon/horizon.js';
-import { columnsOf, type Look, lookSteps, type View } from './viewRays.js';
+import { columnsOf, type LookDirection, lookSteps, type View } from './viewRays.js';
 
 /**
  * The façade before the camera. The frame is level, 3:2. Of what the middle half of it meets, the face that most looks meet
@@ -92,7 +92,7 @@ function distanceTo({ ax, ay, bx, by }: WallEdge, camera: Camera, bearingDeg: nu
 }
 
 /** Looks at the face, evenly over the frame and from the ground to the face's top or the frame's. */
-function looksAt(face: readonly SeenWall[], camera: Camera, frame: FrameHalf): Look[] {
+function looksAt(face: readonly SeenWall[], camera: Camera, frame: FrameHalf): LookDirection[] {
   const eye = eyeOf(camera);
   return Array.from({ length: COLUMNS }, (_, column) => {
     const offDeg = Math.atan((((column + 0.5) / COLUMNS) * 2 - 1) * frame.across) / RAD_PER_DEG;
@@ -105,7 +105,7 @@ function looksAt(face: readonly SeenWall[], camera: Camera, frame: FrameHalf): L
     const lowM = Math.max(camera.groundM, nearest.edge.baseM, eye.heightM - reachM);
     const highM = Math.min(nearest.edge.topM, eye.heightM + reachM);
     if (highM <= lowM) return [];
-    return Array.from({ length: ROWS }, (__, row): Look => {
+    return Array.from({ length: ROWS }, (__, row): LookDirection => {
       const heightM = lowM + ((row + 0.5) / ROWS) * (highM - lowM);
       return [bearingDeg, Math.atan((heightM - eye.heightM) / nearest.distanceM) / RAD_PER_DEG];
     });

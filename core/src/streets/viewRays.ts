@@ -29,7 +29,7 @@ export interface View {
 }
 
 /** A look to be taken: bearing and elevation. */
-export type Look = readonly [bearingDeg: number, elevationDeg: number];
+export type LookDirection = readonly [bearingDeg: number, elevationDeg: number];
 
 /** Degrees off the middle of the frame, 1° apart over the middle half of the field. */
 export function columnsOf(halfFieldDeg: number, widestDeg: number): number[] {
@@ -40,7 +40,7 @@ export function columnsOf(halfFieldDeg: number, widestDeg: number): number[] {
 /** Looks taken from the eye, with the horizons of what they meet. */
 export function* lookSteps(
   camera: Camera,
-  looks: readonly Look[],
+  looks: readonly LookDirection[],
   { prisms, waters }: Around,
   sunMask: BearingMask,
 ): Generator<number, View> {

@@ -10,13 +10,13 @@ import {
 import { provideRouter, withNavigationErrorHandler } from '@angular/router';
 import { provideServiceWorker } from '@angular/service-worker';
 import { registerIcons } from '../ui/icons';
-import { WorkspaceStore } from '../state/workspace.store';
+import { WorkspaceStore } from '../state/workspace/workspace.store';
 import { routes } from './routes';
 import { TellErrors } from './tell-errors';
 
 /** A room is loaded when it is entered first; where that fails, one stays where one is and is told. */
 function tellWhatCannotBeLoaded(): void {
-  inject(WorkspaceStore).tell('This page could not be loaded. Check your network and try again.');
+  inject(WorkspaceStore).notify('This page could not be loaded. Check your network and try again.');
 }
 
 export const appConfig: ApplicationConfig = {

@@ -3,21 +3,21 @@ import { takeUntilDestroyed, toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { DEFAULT_SETTINGS } from '@roam-dial/core/formats/archive';
-import { DialCard } from '../features/card';
-import { Spine } from '../features/spine';
-import { AppActions } from '../state/actions/app.actions';
-import { FileDrop } from '../state/file-drop';
-import { HandleFollowsStay } from '../state/handle-follows-stay';
-import { SelectionStore } from '../state/selection.store';
-import { Shortcuts } from '../state/shortcuts';
-import { WorkspaceStore } from '../state/workspace.store';
-import { OutingStore } from '../state/outing.store';
-import { phoneLayout } from '../state/phone-layout';
+import { DialCard } from '../shared/card/dial-card';
+import { Spine } from '../shared/spine/spine';
+import { AppActions } from '../state/app/app.actions';
+import { FileDrop } from './file-drop';
+import { HandleFollowsStay } from '../state/selection/handle-follows-stay';
+import { SelectionStore } from '../state/selection/selection.store';
+import { Shortcuts } from './shortcuts';
+import { WorkspaceStore } from '../state/workspace/workspace.store';
+import { OutingStore } from '../state/outing/outing.store';
+import { phoneLayout } from '../state/device/phone-layout';
 import { asideSentence } from './aside-sentence';
 import { Overlays } from './overlays';
 import { RoomHeadings } from './room-headings';
 import { Updates } from './updates';
-import { fetched } from '../data/fetched';
+import { fetched } from '../base/fetched';
 import { PartMissing } from '../ui/part-missing';
 
 /** The frame: spine, rooms, dial card; a bottom bar in the hand. */
@@ -83,8 +83,8 @@ export class App {
   private async open(): Promise<void> {
     await this.store.open();
     if (this.openFailure() !== null) return;
-    const { SightSweep } = await fetched('Tidying up', () => import('../state/sight-sweep'));
-    await this.injector.get(SightSweep).begin();
+    const { ThumbnailCleanup } = await fetched('Tidying up', () => import('../state/app/thumbnail-cleanup'));
+    await this.injector.get(ThumbnailCleanup).begin();
   }
 
   /** The browser asks before a page with something unwritten is left. */

@@ -1,5 +1,5 @@
 import type { CollectionName } from '@roam-dial/core/formats/archive';
-import type { SetAside } from '../data/stored-form';
+import type { SetAside } from '../storage/rows/stored-form';
 
 const WORDS: Readonly<Record<CollectionName, readonly [one: string, many: string]>> = {
   kit: ['kit item', 'kit items'],

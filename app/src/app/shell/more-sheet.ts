@@ -3,9 +3,9 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { MatBottomSheetRef } from '@angular/material/bottom-sheet';
 import { RouterLink, RouterLinkActive } from '@angular/router';
 import { DEFAULT_SETTINGS } from '@roam-dial/core/formats/archive';
-import { AppActions } from '../state/actions/app.actions';
-import { OutingStore } from '../state/outing.store';
-import { WorkspaceStore } from '../state/workspace.store';
+import { AppActions } from '../state/app/app.actions';
+import { OutingStore } from '../state/outing/outing.store';
+import { WorkspaceStore } from '../state/workspace/workspace.store';
 
 /** In the hand: what the bar has no room for, and the last steps to be taken back. */
 @Component({

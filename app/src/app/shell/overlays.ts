@@ -1,7 +1,7 @@
 import { Injectable, Injector, inject } from '@angular/core';
 import { BehaviorSubject, type Observable } from 'rxjs';
-import { WorkspaceStore } from '../state/workspace.store';
-import { fetched } from '../data/fetched';
+import { WorkspaceStore } from '../state/workspace/workspace.store';
+import { fetched } from '../base/fetched';
 
 const NOTICE_MS = 10_000;
 /** A notice that comes later than this is said plainly instead (s). */
@@ -70,7 +70,7 @@ export class Overlays {
     try {
       await open();
     } catch (error) {
-      this.store.tell(error instanceof Error ? error.message : String(error));
+      this.store.notify(error instanceof Error ? error.message : String(error));
     } finally {
       this.isOpening = false;
     }

@@ -4,12 +4,13 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { DEFAULT_SETTINGS, type Settings } from '@roam-dial/core/formats/archive';
 import type { ReadArchive } from '@roam-dial/core/formats/reading';
-import type { ImportMode } from '../data/transfer';
-import { AppActions } from '../state/actions/app.actions';
-import { WalkActions } from '../state/actions/walk.actions';
-import { WorkspaceStore } from '../state/workspace.store';
-import { CheckField } from '../ui/check-field';
-import { type Choice, ChoiceField } from '../ui/choice-field';
+import type { ImportMode } from '../storage/transfer';
+import { AppActions } from '../state/app/app.actions';
+import { WalkActions } from '../state/walk/walk.actions';
+import { WorkspaceStore } from '../state/workspace/workspace.store';
+import { CheckField } from '../fields/check-field';
+import { ChoiceField } from '../fields/choice-field';
+import type { Choice } from '../words/choices';
 
 /** How values are written, and everything that one has as a file. */
 @Component({

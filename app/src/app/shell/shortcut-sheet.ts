@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatDialogModule } from '@angular/material/dialog';
-import { SHORTCUTS } from '../state/shortcuts';
-import { WORD_LIST } from '../wording/words';
+import { SHORTCUTS } from './shortcuts';
+import { WORD_LIST } from '../words/words';
 
 @Component({
   selector: 'rd-shortcut-sheet',

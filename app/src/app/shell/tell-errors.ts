@@ -1,6 +1,6 @@
 import { ErrorHandler, inject, Injectable } from '@angular/core';
-import { NotFetched } from '../data/fetched';
-import { WorkspaceStore } from '../state/workspace.store';
+import { NotFetched } from '../base/fetched';
+import { WorkspaceStore } from '../state/workspace/workspace.store';
 
 /** A part that could not be fetched is said to the person, whoever asked for it; every other error is the program's own. */
 @Injectable()
@@ -11,7 +11,7 @@ export class TellErrors extends ErrorHandler {
     const cause = error instanceof Error && error.cause !== undefined ? error.cause : error;
     const rejection = (error as { readonly rejection?: unknown } | null)?.rejection;
     const missing = [error, cause, rejection].find((one): one is NotFetched => one instanceof NotFetched);
-    if (missing !== undefined) this.store.tell(missing.message);
+    if (missing !== undefined) this.store.notify(missing.message);
     else super.handleError(error);
   }
 }

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { type Word, WORDS } from '../wording/words';
+import { type Word, WORDS } from '../words/words';
 
 let made = 0;
 

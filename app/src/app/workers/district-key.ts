@@ -1,5 +1,5 @@
 import type { District } from '@roam-dial/core/streets';
-import { contentKey } from '../data/content-key';
+import { contentKey } from '../base/content-key';
 
 const keys = new WeakMap<readonly unknown[], string>();
 

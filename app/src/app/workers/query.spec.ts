@@ -1,6 +1,6 @@
 import { lastValueFrom, of, Subject, throwError } from 'rxjs';
 import { answersOf, askLatest } from './answers';
-import { Lru } from './lru';
+import { Lru } from '../base/lru';
 import { Query } from './query';
 import type { Step, ToWorker } from './steps';
 

@@ -1,5 +1,5 @@
 import { arrivalRow, type DayOnGrid } from './dayTable.js';
-import { isNever, minuteOf, NEVER } from './grid.js';
+import { isNever, minuteOfSlot, NEVER } from './grid.js';
 import { AT_HOME, type DayPlan, type PlannedVisit, walkHomeMin } from '../plan.js';
 import type { Visit } from '../question.js';
 import { plannedVisit, readStay } from './readBack.js';
@@ -128,8 +128,8 @@ export function planInOrder(day: DayOnGrid, order: readonly number[], keeps: Kee
   const homeMin = walkHomeMin(day.question, place);
   return {
     value: first[start] as number,
-    setsOffMin: minuteOf(day.grid, start),
-    homeMin: minuteOf(day.grid, slot) + homeMin,
+    setsOffMin: minuteOfSlot(day.grid, start),
+    homeMin: minuteOfSlot(day.grid, slot) + homeMin,
     visits,
   };
 }

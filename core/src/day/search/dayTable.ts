@@ -1,11 +1,11 @@
-import { type Grid, gridOf, isNever, NEVER, type Walks, walksOn } from './grid.js';
+import { type MinuteGrid, gridOf, isNever, NEVER, type Walks, walksOn } from './grid.js';
 import type { DayQuestion } from '../question.js';
 import { type Stays, staysOn } from './stays.js';
 
 /** A question on a grid, with all that its recursions look up. */
 export interface DayOnGrid {
   readonly question: DayQuestion;
-  readonly grid: Grid;
+  readonly grid: MinuteGrid;
   readonly walks: Walks;
   readonly stays: readonly Stays[];
   /** Visits as bits. */

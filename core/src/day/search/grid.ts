@@ -1,19 +1,19 @@
 import { DEFAULT_PRICE_PER_MIN, type DayQuestion } from '../question.js';
 
 /** The day cut into steps: slot k is the minute `fromMin + k * stepMin`. */
-export interface Grid {
+export interface MinuteGrid {
   readonly fromMin: number;
   readonly stepMin: number;
   readonly slots: number;
 }
 
 /** From the first multiple of the step at or after the earliest minute to the last one within the day. */
-export function gridOf({ earliestMin, latestMin }: Pick<DayQuestion, 'earliestMin' | 'latestMin'>, stepMin: number): Grid {
+export function gridOf({ earliestMin, latestMin }: Pick<DayQuestion, 'earliestMin' | 'latestMin'>, stepMin: number): MinuteGrid {
   const fromMin = Math.ceil(earliestMin / stepMin) * stepMin;
   return { fromMin, stepMin, slots: Math.max(0, Math.floor((latestMin - fromMin) / stepMin) + 1) };
 }
 
-export function minuteOf({ fromMin, stepMin }: Grid, slot: number): number {
+export function minuteOfSlot({ fromMin, stepMin }: MinuteGrid, slot: number): number {
   return fromMin + slot * stepMin;
 }
 
@@ -36,7 +36,7 @@ export interface Walks {
   readonly slotPrice: number;
 }
 
-export function walksOn(question: DayQuestion, grid: Grid): Walks {
+export function walksOn(question: DayQuestion, grid: MinuteGrid): Walks {
   const { visits, walksMin, fromStartMin, toEndMin, latestMin } = question;
   const { pricePerMin = DEFAULT_PRICE_PER_MIN, walkPricePerMin = DEFAULT_PRICE_PER_MIN, homeFromStartMin = 0 } = question;
   const count = visits.length;

@@ -1,4 +1,4 @@
-import { minuteOf } from './grid.js';
+import { minuteOfSlot } from './grid.js';
 import { arrivalRow, bestStart, type DayOnGrid, type DayTable, leaveRow, rowOf, stayFrom } from './dayTable.js';
 import { AT_HOME, type DayPlan, type PlannedVisit, walkHomeMin } from '../plan.js';
 import { stayWithin, type Stays } from './stays.js';
@@ -52,9 +52,9 @@ export function plannedVisit(
   const walkMin =
     one.isAnywhere === true ? 0 : ((fromPlace === count ? question.fromStartMin : question.walksMin[fromPlace])?.[visit] ?? 0);
   const reachMin =
-    minuteOf(grid, arriveSlot - (one.isAnywhere === true ? 0 : (walks.slots[fromPlace * count + visit] as number))) + walkMin;
+    minuteOfSlot(grid, arriveSlot - (one.isAnywhere === true ? 0 : (walks.slots[fromPlace * count + visit] as number))) + walkMin;
   return {
-    ...stayWithin(one, grid, minuteOf(grid, beginSlot), minuteOf(grid, leaveSlot[stay] as number)),
+    ...stayWithin(one, grid, minuteOfSlot(grid, beginSlot), minuteOfSlot(grid, leaveSlot[stay] as number)),
     visit,
     id: one.id,
     arriveMin: reachMin,
@@ -115,5 +115,10 @@ export function planFrom(table: DayTable, allowed: number = 2 ** table.count - 1
   }
   if (visits.length === 0 && question.setsOff !== 'now') return AT_HOME;
   const homeMin = walkHomeMin(question, here.place);
-  return { value: start.value, setsOffMin: minuteOf(grid, start.slot), homeMin: minuteOf(grid, here.slot) + homeMin, visits };
+  return {
+    value: start.value,
+    setsOffMin: minuteOfSlot(grid, start.slot),
+    homeMin: minuteOfSlot(grid, here.slot) + homeMin,
+    visits,
+  };
 }

@@ -1,4 +1,4 @@
-import { type Grid, minuteOf } from './grid.js';
+import { type MinuteGrid, minuteOfSlot } from './grid.js';
 import { DEFAULT_PRICE_PER_MIN, type DayQuestion, MILLION, type MinuteSpan, type Visit } from '../question.js';
 
 /**
@@ -47,14 +47,14 @@ export function worthOfStay(visit: Visit, { fromMin, toMin }: MinuteSpan): numbe
 const ALWAYS: readonly MinuteSpan[] = [{ fromMin: -Infinity, toMin: Infinity }];
 
 /** Whether a visit has one length and its only beginning lies between two slots: it then takes up all the slots it touches. */
-function isBetweenSlots({ shortestMin, longestMin, beginnings }: Visit, { stepMin }: Grid): boolean {
+function isBetweenSlots({ shortestMin, longestMin, beginnings }: Visit, { stepMin }: MinuteGrid): boolean {
   if (stepMin === 1 || shortestMin !== longestMin) return false;
   const isOffGrid = beginnings !== undefined && Math.ceil(beginnings.fromMin / stepMin) * stepMin > beginnings.toMin;
   return isOffGrid || shortestMin % stepMin !== 0;
 }
 
 /** When a stay that takes up the slots between two minutes really begins and ends. */
-export function stayWithin(visit: Visit, grid: Grid, fromMin: number, toMin: number): MinuteSpan {
+export function stayWithin(visit: Visit, grid: MinuteGrid, fromMin: number, toMin: number): MinuteSpan {
   if (!isBetweenSlots(visit, grid)) return { fromMin, toMin };
   const { beginnings, shortestMin } = visit;
   const isOffGrid = beginnings !== undefined && fromMin < beginnings.fromMin;
@@ -62,7 +62,7 @@ export function stayWithin(visit: Visit, grid: Grid, fromMin: number, toMin: num
   return { fromMin: beginMin, toMin: beginMin + shortestMin };
 }
 
-function lengthsOf(visit: Visit, { stepMin }: Grid): { readonly shortest: number; readonly longest: number } {
+function lengthsOf(visit: Visit, { stepMin }: MinuteGrid): { readonly shortest: number; readonly longest: number } {
   return { shortest: Math.ceil(visit.shortestMin / stepMin), longest: Math.floor(visit.longestMin / stepMin) };
 }
 
@@ -71,11 +71,11 @@ function mayBegin({ beginnings }: Visit, minute: number): boolean {
 }
 
 /** Ends of the stays from a slot that are open throughout, rising. */
-function endsFrom(visit: Visit, grid: Grid, slot: number): readonly number[] {
-  const beginMin = minuteOf(grid, slot);
+function endsFrom(visit: Visit, grid: MinuteGrid, slot: number): readonly number[] {
+  const beginMin = minuteOfSlot(grid, slot);
   const { open = ALWAYS } = visit;
   if (isBetweenSlots(visit, grid)) {
-    const endOfDay = minuteOf(grid, grid.slots - 1);
+    const endOfDay = minuteOfSlot(grid, grid.slots - 1);
     const isFirstSlot = (visit.beginnings?.fromMin ?? beginMin) < beginMin + grid.stepMin;
     const stay = stayWithin(visit, grid, beginMin, endOfDay);
     const isOpen = open.some(({ fromMin, toMin }) => stay.fromMin >= fromMin && stay.toMin <= toMin);
@@ -93,7 +93,7 @@ function endsFrom(visit: Visit, grid: Grid, slot: number): readonly number[] {
 }
 
 /** @param leastWorth shorter stays are struck out: what is worth less is not offered. */
-export function staysOn(question: DayQuestion, visit: Visit, grid: Grid, leastWorth = 0): Stays {
+export function staysOn(question: DayQuestion, visit: Visit, grid: MinuteGrid, leastWorth = 0): Stays {
   const price = (question.pricePerMin ?? DEFAULT_PRICE_PER_MIN) * grid.stepMin;
   const sums = frameSums(visit, question.latestMin);
   const first = new Int32Array(grid.slots + 1);
@@ -105,7 +105,7 @@ export function staysOn(question: DayQuestion, visit: Visit, grid: Grid, leastWo
     first[slot] = leaveSlot.length;
     let before = -1;
     for (const end of endsFrom(visit, grid, slot)) {
-      const stay = stayWithin(visit, grid, minuteOf(grid, slot), minuteOf(grid, end));
+      const stay = stayWithin(visit, grid, minuteOfSlot(grid, slot), minuteOfSlot(grid, end));
       const its = worthBetween(visit, sums, stay.fromMin, stay.toMin);
       if (its <= before) continue;
       before = its;

@@ -1,5 +1,5 @@
 import { FILM_HOLDS, type FilmKind, STRAIGHT_HOLDS } from '../../kit/index.js';
-import { DEFAULT_INTENTS, type IntentKind, type Subject, underLaw, withPassers, zoneLawFor } from '../../stop/index.js';
+import { DEFAULT_INTENTS, type IntentKind, type Subject, asZoneKind, withPassers, zoneLawFor } from '../../stop/index.js';
 import { INFINITY_WORD } from './words.js';
 
 /**
@@ -34,7 +34,7 @@ function zoneTogether(stop: Plain): Plain {
   };
   if (!(read.nearM > 0 && read.farM > read.nearM && read.medianM > 0 && read.spread >= 0)) return stop;
   const isPlace = zoneLawFor(intent['kind']) === 'allOfIt';
-  const { law: _, ...together } = isPlace ? underLaw(read, 'allOfIt') : withPassers(read, {});
+  const { law: _, ...together } = isPlace ? asZoneKind(read, 'allOfIt') : withPassers(read, {});
   return { ...stop, subject: { ...subject, ...together } };
 }
 

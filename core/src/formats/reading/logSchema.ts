@@ -5,7 +5,7 @@ import {
   CAUSES,
   type LogFrame,
   type FrameScan,
-  type FrameSight,
+  type PictureReading,
   type FrameSource,
   type LogCamera,
   type LogLens,
@@ -114,7 +114,7 @@ export const frameSchema = required<LogFrame>({
         kind: Joi.valid('roll'),
         rollId: id,
         number: filmFrames,
-        scan: required<FrameScan>({ name, bytes: number.min(0), sightId: id }).allow(null),
+        scan: required<FrameScan>({ name, bytes: number.min(0), thumbnailId: id }).allow(null),
       }),
     })
     .unknown(),
@@ -136,10 +136,10 @@ export const frameSchema = required<LogFrame>({
   bearingDeg: bearing.allow(null),
   placedByHand: required<NonNullable<LogFrame['placedByHand']>>({ stopId: id.allow(null) }).allow(null),
   verdict: Joi.valid(...VERDICTS, null),
-  sight: required<FrameSight>({
+  sight: required<PictureReading>({
     looksLike: Joi.valid(...CAUSES, 'good', 'cannotTell'),
     confidence: share,
-    shares: required<NonNullable<FrameSight['shares']>>(
+    shares: required<NonNullable<PictureReading['shares']>>(
       Object.fromEntries([...CAUSES, 'good'].map((look) => [look, share])) as Record<Cause | 'good', Joi.NumberSchema>,
     ).optional(),
     midToneEv: number.min(-20).max(20),

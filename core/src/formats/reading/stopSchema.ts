@@ -6,7 +6,7 @@ import {
   APPROACHES,
   type Framing,
   type GroundMark,
-  type Hand,
+  type ManualSettings,
   type HoursSpan,
   type Intent,
   type IntentAnswers,
@@ -14,7 +14,7 @@ import {
   METERED_ON,
   type Metering,
   type Movers,
-  PLACING_SCHOOLS,
+  PLACEMENT_METHODS,
   type Reading,
   LIGHT_CHANGES,
   READING_KINDS,
@@ -25,7 +25,7 @@ import {
   type SunGap,
   PEOPLE_WISHES,
   type Wishes,
-  ZONE_LAWS,
+  ZONE_KINDS,
 } from '../../stop/index.js';
 import type { StreetSection } from '../../streets/index.js';
 import { MOST_READINGS } from '../archive/limits.js';
@@ -58,7 +58,7 @@ export const approachSchema = required<Approach>({
   support: Joi.valid(...APPROACHES.support),
 });
 
-const hand = required<Hand>({
+const hand = required<ManualSettings>({
   fNumber,
   focusM: distance,
   shutterS: shutter.allow(null),
@@ -89,7 +89,7 @@ const reading = required<Reading>({
 
 const metering = required<Metering>({
   readings: Joi.array().items(reading).unique('id').max(MOST_READINGS),
-  school: Joi.valid(...PLACING_SCHOOLS),
+  school: Joi.valid(...PLACEMENT_METHODS),
   on: Joi.valid(...METERED_ON),
 });
 
@@ -129,7 +129,7 @@ const subject = required<Subject>({
   farM: distance,
   medianM: positive.max(100_000),
   spread: atLeastZero.max(FIELD_RANGES.spread.high),
-  law: Joi.valid(...ZONE_LAWS).optional(),
+  law: Joi.valid(...ZONE_KINDS).optional(),
 }).custom((value: { nearM: number; farM: number }, helpers) =>
   value.farM >= value.nearM ? value : helpers.message({ custom: '{{#label}} must have farM farther than nearM' }),
 );

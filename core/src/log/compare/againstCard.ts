@@ -2,9 +2,9 @@ import { exposureValue100 } from '../../exposure/index.js';
 import { keyToneOf } from '../../metering/index.js';
 import type { Moment } from '../../outing/index.js';
 import type { Intent } from '../../stop/index.js';
-import { cardAt, type LogFrame, type PlacedFrame } from '../frames/index.js';
+import { momentOfStayAt, type LogFrame, type PlacedFrame } from '../frames/index.js';
 import { type Compared, departures } from './plannedAgainstUsed.js';
-import { middleOf } from '../middle.js';
+import { medianOf } from '../middle.js';
 
 /** How many good ones chance allows, of so many frames. */
 export interface ExpectedGood {
@@ -90,14 +90,14 @@ export function plannedSceneEv({ keyEv100, compensationEv }: Moment, intent: Int
 
 function lightOf(placed: readonly PlacedFrame[]): LightFound | null {
   const offsets = placed.flatMap(({ frame, stay, atMs }) => {
-    const card = stay === null ? null : cardAt(stay, atMs);
+    const card = stay === null ? null : momentOfStayAt(stay, atMs);
     if (stay === null || card === null) return [];
     const [found, planned] = [sceneEvOf(frame), plannedSceneEv(card, stay.intent)];
     return found === null || planned === null ? [] : [found - planned + card.readingOffsetEv];
   });
   if (offsets.length < LEAST_FOR_LIGHT) return null;
-  const offsetEv = middleOf(offsets);
-  const spreadEv = PER_MIDDLE_DISTANCE * middleOf(offsets.map((one) => Math.abs(one - offsetEv)));
+  const offsetEv = medianOf(offsets);
+  const spreadEv = PER_MIDDLE_DISTANCE * medianOf(offsets.map((one) => Math.abs(one - offsetEv)));
   const errorEv = (MIDDLE_ERROR * spreadEv) / Math.sqrt(offsets.length);
   return { offsetEv, spreadEv, isSure: errorEv <= SURE_WITHIN_EV, frames: offsets.length };
 }
@@ -106,12 +106,12 @@ function lightOf(placed: readonly PlacedFrame[]): LightFound | null {
 export function againstCard(placed: readonly PlacedFrame[]): AgainstCard {
   const decided = placed.filter(({ frame }) => frame.verdict !== null);
   const chances = decided.flatMap(({ stay, atMs }) => {
-    const card = stay === null ? null : cardAt(stay, atMs);
+    const card = stay === null ? null : momentOfStayAt(stay, atMs);
     return card === null ? [] : [card.chance];
   });
   const found: Record<Compared, number[]> = { shutter: [], aperture: [], iso: [], compensation: [], focus: [] };
   for (const { frame, stay, atMs } of placed) {
-    const card = stay === null ? null : cardAt(stay, atMs);
+    const card = stay === null ? null : momentOfStayAt(stay, atMs);
     if (card !== null) for (const { what, stops } of departures(frame, card)) found[what].push(stops);
   }
   return {

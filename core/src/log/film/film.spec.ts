@@ -1,6 +1,6 @@
 import { BODY } from '../../../reference/sampleKit.js';
 import type { Film } from '../../kit/index.js';
-import { frameFacts, frameMs, type LogFrame, type LogRoll, sightIdOf, type WalkLog } from '../frames/index.js';
+import { frameFacts, frameMs, type LogFrame, type LogRoll, thumbnailIdOf, type WalkLog } from '../frames/index.js';
 import {
   exposedAt,
   exposedByCard,
@@ -21,7 +21,7 @@ const NAMES = { bodyName: 'Old one', lensName: '' };
 const HERE = { stopId: 's', wallMs: 0, offsetMin: 60 };
 const exposed = (number: number, scan: string | null = null): LogFrame => {
   const frame = rollFrame({ id: `f${number}`, logId: 'log', number }, roll, NAMES, null, HERE);
-  const its = scan === null ? null : { name: scan, bytes: 1, sightId: `sight of ${scan}` };
+  const its = scan === null ? null : { name: scan, bytes: 1, thumbnailId: `sight of ${scan}` };
   return { ...frame, source: { kind: 'roll', rollId: 'r', number, scan: its } };
 };
 const scansOf = (frames: readonly LogFrame[] | null) =>
@@ -92,7 +92,7 @@ describe('scans', () => {
     // The picture goes with its scan, the verdict stays with its frame.
     expect(on?.[1]).toMatchObject({ sight, verdict: null });
     expect(on?.[0]).toMatchObject({ sight: null, verdict: 'no' });
-    expect(sightIdOf(on?.[1] as LogFrame)).toBe('sight of a');
+    expect(thumbnailIdOf(on?.[1] as LogFrame)).toBe('sight of a');
     expect(shiftedScans(on ?? [], 'r', 1)).toBeNull();
     expect(scansOf(shiftedScans(on ?? [], 'r', -1))).toEqual(['a', 'b', null]);
     expect(shiftedScans(frames, 'r', -1)).toBeNull();

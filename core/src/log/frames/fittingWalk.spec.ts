@@ -1,5 +1,5 @@
 import { DEFAULT_INTENTS } from '../../stop/index.js';
-import { daysOfFrames, fittingWalk, frameFacts, type LogFrame, type LogStay, newGear, type WalkOfDay } from './index.js';
+import { daysOfFrames, fittingWalk, frameFacts, type LogFrame, type LogStay, newGear, type WalkCandidate } from './index.js';
 
 const HOUR_MS = 3_600_000;
 const ZONE = 'Atlantic/Azores';
@@ -17,7 +17,7 @@ const stay = (fromMs: number): LogStay => ({
 });
 
 /** Two stays of an hour, from ten and from three on. */
-const walked = (walkId: string, dayOfMarch: number): WalkOfDay => ({
+const walked = (walkId: string, dayOfMarch: number): WalkCandidate => ({
   walkId,
   day: `2027-03-${String(dayOfMarch).padStart(2, '0')}`,
   timeZone: ZONE,

@@ -5,9 +5,9 @@ import { clockMs } from './frameTime.js';
 import type { WalkLog } from './walkLog.js';
 
 /** A walk on a day, as frames may have been taken on it. */
-export type WalkOfDay = Pick<WalkLog, 'walkId' | 'day' | 'timeZone' | 'stays'>;
+export type WalkCandidate = Pick<WalkLog, 'walkId' | 'day' | 'timeZone' | 'stays'>;
 
-export interface WalkFit<Walked extends WalkOfDay> {
+export interface WalkFit<Walked extends WalkCandidate> {
   readonly walked: Walked;
   /** Frames that lie in its stays, clocks put right, of how many with a time. */
   readonly inStays: number;
@@ -50,7 +50,7 @@ interface Fit {
   readonly offS: number;
 }
 
-function fitOf(walked: WalkOfDay, frames: readonly LogFrame[], furthestS: number): Fit {
+function fitOf(walked: WalkCandidate, frames: readonly LogFrame[], furthestS: number): Fit {
   const names = [...new Set(frames.map(({ bodyName }) => bodyName))];
   const found = names.map((name) => {
     const own = frames.filter(({ bodyName }) => bodyName === name);
@@ -69,8 +69,8 @@ function fitOf(walked: WalkOfDay, frames: readonly LogFrame[], furthestS: number
  * none.
  * @param furthestS how far off their clocks may be found to be; 0 where they are known to be right. Source: docs/log.md#which-walk.
  */
-export function fittingWalk<Walked extends WalkOfDay>(
-  here: WalkOfDay,
+export function fittingWalk<Walked extends WalkCandidate>(
+  here: WalkCandidate,
   others: readonly Walked[],
   frames: readonly LogFrame[],
   furthestS = FURTHEST_SHIFT_S,

@@ -27,7 +27,7 @@ export interface FrameScan {
   readonly name: string;
   readonly bytes: number;
   /** What its picture is kept under: scans that lie one frame off are put right without moving pictures. */
-  readonly sightId: string;
+  readonly thumbnailId: string;
 }
 
 /** Where a frame comes from. */
@@ -43,7 +43,7 @@ export interface PictureSpot {
 }
 
 /** What was measured in a picture, so far as a list of frames needs it; its tiles stand beside it. */
-export interface FrameSight {
+export interface PictureReading {
   /** What it looks like, how sure that is (0..1), and where the subject was taken to be. */
   readonly looksLike: Cause | 'good' | 'cannotTell';
   readonly confidence: number;
@@ -77,7 +77,7 @@ export interface LogFrame extends FrameSettings {
   readonly placedByHand: { readonly stopId: string | null } | null;
   readonly verdict: Verdict | null;
   /** Null for what could not be opened, and for film before it is scanned. */
-  readonly sight: FrameSight | null;
+  readonly sight: PictureReading | null;
   /** Where the person's subject is; null where nobody has said. */
   readonly subjectAt: PictureSpot | null;
 }
@@ -88,8 +88,8 @@ export function frameName({ source }: Pick<LogFrame, 'source'>): string {
 }
 
 /** What its picture and what was measured in it are kept under. */
-export function sightIdOf({ id, source }: Pick<LogFrame, 'id' | 'source'>): string {
-  return source.kind === 'roll' && source.scan !== null ? source.scan.sightId : id;
+export function thumbnailIdOf({ id, source }: Pick<LogFrame, 'id' | 'source'>): string {
+  return source.kind === 'roll' && source.scan !== null ? source.scan.thumbnailId : id;
 }
 
 /** The file that shows it, in which tags could be written; null for film that is not scanned. */

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { DEFAULT_INTENTS } from '../../stop/index.js';
 import { readRow } from '../../formats/reading/index.js';
 import {
-  cardAt,
+  momentOfStayAt,
   clockOfPair,
   type LogFrame,
   frameFacts,
@@ -317,11 +317,11 @@ describe('the stop of a frame', () => {
       { atMs: TEN + 10 * MINUTE_MS, moment: moment(0.2) },
     ];
     const there = stay('a', TEN, 20, { cards });
-    expect([cardAt(there, TEN + 4 * MINUTE_MS), cardAt(there, TEN + 6 * MINUTE_MS), cardAt(there, null)]).toEqual([
-      { chance: 0.1 },
-      { chance: 0.2 },
-      { chance: 0.1 },
-    ]);
-    expect(cardAt(stay('a', TEN, 20), TEN)).toBeNull();
+    expect([
+      momentOfStayAt(there, TEN + 4 * MINUTE_MS),
+      momentOfStayAt(there, TEN + 6 * MINUTE_MS),
+      momentOfStayAt(there, null),
+    ]).toEqual([{ chance: 0.1 }, { chance: 0.2 }, { chance: 0.1 }]);
+    expect(momentOfStayAt(stay('a', TEN, 20), TEN)).toBeNull();
   });
 });

@@ -5,11 +5,11 @@ export {
   frameName,
   type FrameScan,
   type FrameSettings,
-  type FrameSight,
+  type PictureReading,
   type FrameSource,
   type LogFrame,
   type PictureSpot,
-  sightIdOf,
+  thumbnailIdOf,
   type Verdict,
   VERDICTS,
 } from './frame.js';
@@ -17,11 +17,11 @@ export { type ExifTags, type FrameFacts, frameFacts } from './exif.js';
 export { cameraOf, clockMs, frameMs } from './frameTime.js';
 export { NEAR_STOP_M, outsideMs, type PlacedBy, type PlacedFrame, placedFrame, placedFrames, STAY_GRACE_MS } from './matching.js';
 export { type ClockProposal, clockOfPair, proposeClock } from './cameraClock.js';
-export { daysOfFrames, fittingWalk, type WalkFit, type WalkOfDay } from './fittingWalk.js';
+export { daysOfFrames, fittingWalk, type WalkFit, type WalkCandidate } from './fittingWalk.js';
 export { bodyOf, lensOf } from './gearOf.js';
 export { newGear } from './newGear.js';
 export {
-  cardAt,
+  momentOfStayAt,
   type LogCamera,
   type LogLens,
   type LogRoll,

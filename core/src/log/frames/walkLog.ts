@@ -78,7 +78,7 @@ export interface WalkLog {
 }
 
 /** The card of a stay that stood nearest to an instant; the first one for a frame without a time. */
-export function cardAt({ cards }: LogStay, atMs: number | null): Moment | null {
+export function momentOfStayAt({ cards }: LogStay, atMs: number | null): Moment | null {
   const [first, ...others] = cards;
   if (first === undefined) return null;
   if (atMs === null) return first.moment;

@@ -4,7 +4,7 @@ import { type Stop, type Subject, withPassers } from '../../stop/index.js';
 import { bodyOf, lensOf, type PlacedFrame, type WalkLog } from '../frames/index.js';
 import { fromIntervals, type IntervalTrial } from './interval.js';
 import {
-  between,
+  clamped,
   cardOf,
   expectedOf,
   framesOf,
@@ -78,8 +78,8 @@ export function guessLesson(question: LessonQuestion): Lesson<Partial<Standard>>
   });
   if (found.spread.high / found.spread.low > WIDEST_FACTOR) return { kind: 'notYet', today, why: 'wide', frames: trials.length };
   const bias = (middle: number): number => Math.exp(-middle) - 1;
-  const guessBias = hundredths(between(bias(found.middle.value), BIASES));
-  const guessSpread = hundredths(between(found.spread.value, SPREADS));
+  const guessBias = hundredths(clamped(bias(found.middle.value), BIASES));
+  const guessSpread = hundredths(clamped(found.spread.value, SPREADS));
   return {
     kind: 'found',
     today,
@@ -134,7 +134,7 @@ export function stepsLesson(question: LessonQuestion, stop: Pick<Stop, 'id' | 's
     spoilt: trials.filter(({ isIn }) => !isIn).length,
     takes: withPassers(stop.subject, {
       medianM: Number(medianM.toPrecision(2)),
-      spread: hundredths(between(found.spread.value, SPREADS)),
+      spread: hundredths(clamped(found.spread.value, SPREADS)),
     }),
   };
 }

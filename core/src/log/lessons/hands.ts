@@ -3,7 +3,7 @@ import { cropFactor } from '../../optics/index.js';
 import { shakeShutterLimitS } from '../../handheld/index.js';
 import { bodyOf, lensOf, type PlacedFrame, type WalkLog } from '../frames/index.js';
 import {
-  between,
+  clamped,
   cardOf,
   expectedOf,
   framesOf,
@@ -55,10 +55,10 @@ export function handsLesson(question: LessonQuestion): Lesson<Partial<Standard>>
     today,
     value: (stops) => expected + stops,
     takes: ({ stops, spreadStops }, trials) => {
-      const steadinessStops = hundredths(between(expected + stops, MOST_STOPS));
+      const steadinessStops = hundredths(clamped(expected + stops, MOST_STOPS));
       return {
         steadinessStops,
-        steadinessSpreadStops: hundredths(between(spreadStops, SPREADS)),
+        steadinessSpreadStops: hundredths(clamped(spreadStops, SPREADS)),
         handTests: trials.map(({ measure, tried, fine }) => ({ againstRule: measure, frames: tried, sharp: fine })),
         ...taughtBy(standard, { steadinessStops: { today, taken: steadinessStops } }),
       };

@@ -1,4 +1,11 @@
-export { type Figure, type Lesson, type LessonQuestion, type NoLesson, type WalkedFrames, questionsOfStops } from './lesson.js';
+export {
+  type LessonFigure,
+  type Lesson,
+  type LessonQuestion,
+  type NoLesson,
+  type WalkedFrames,
+  questionsOfStops,
+} from './lesson.js';
 export { type Tolerance, toleranceOf, type Trial, trialsOf } from './tolerance.js';
 export { handsLesson } from './hands.js';
 export { isoLesson, withCeiling } from './noise.js';

@@ -1,13 +1,13 @@
 import type { Moment } from '../../outing/index.js';
 import type { KitItem, Standard } from '../../kit/index.js';
-import { cardAt, type PlacedFrame, type WalkLog } from '../frames/index.js';
-import { type Reading, toleranceOf, type Tolerance, type Trial, trialsOf } from './tolerance.js';
+import { momentOfStayAt, type PlacedFrame, type WalkLog } from '../frames/index.js';
+import { type MeasureDoubt, toleranceOf, type Tolerance, type Trial, trialsOf } from './tolerance.js';
 
 /** Why frames say nothing of a figure yet. */
 export type NoLesson = 'none' | 'few' | 'allFine' | 'noneFine' | 'wide';
 
 /** One of a person's figures: as it stands, as frames have it, and between what it lies nineteen times of twenty. */
-export interface Figure {
+export interface LessonFigure {
   readonly today: number;
   readonly found: number;
   readonly low: number;
@@ -16,12 +16,12 @@ export interface Figure {
 
 /** What frames say of one of a person's figures. */
 export type Lesson<Takes> =
-  | (Figure & {
+  | (LessonFigure & {
       readonly kind: 'found';
       readonly frames: number;
       readonly spoilt: number;
       /** Of distances: how far they lie about the figure, σ of their logarithm. */
-      readonly spread?: Figure;
+      readonly spread?: LessonFigure;
       readonly takes: Takes;
     })
   | { readonly kind: 'notYet'; readonly today: number; readonly why: NoLesson; readonly frames: number };
@@ -43,7 +43,7 @@ export const LEAST_FRAMES = 8;
 /** A band wider than this is no figure, stops. */
 const WIDEST_STOPS = 3;
 
-export const cardOf = ({ stay, atMs }: PlacedFrame): Moment | null => (stay === null ? null : cardAt(stay, atMs));
+export const cardOf = ({ stay, atMs }: PlacedFrame): Moment | null => (stay === null ? null : momentOfStayAt(stay, atMs));
 
 /** Every frame of every walk. */
 export function framesOf<Found>(
@@ -96,7 +96,7 @@ export function toleranceLesson<Takes>(
     readonly value: (stops: number) => number;
     readonly takes: (found: Tolerance, trials: readonly Trial[]) => Takes;
     /** Of a measure that is not exact. */
-    readonly reading?: Reading;
+    readonly reading?: MeasureDoubt;
   },
 ): Lesson<Takes> {
   const fine = frames.filter(({ isFine }) => isFine).length;
@@ -121,4 +121,4 @@ export function toleranceLesson<Takes>(
 }
 
 export const hundredths = (value: number): number => Math.round(value * 100) / 100;
-export const between = (value: number, [low, high]: readonly [number, number]): number => Math.min(high, Math.max(low, value));
+export const clamped = (value: number, [low, high]: readonly [number, number]): number => Math.min(high, Math.max(low, value));

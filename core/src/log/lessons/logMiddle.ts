@@ -1,5 +1,5 @@
 import type { Estimate } from './interval.js';
-import { middleOf } from '../middle.js';
+import { medianOf } from '../middle.js';
 
 /** Of a normal curve: a middle distance to its deviation, and what the middle of many scatters more than their mean. */
 const PER_MIDDLE_DISTANCE = 1.4826;
@@ -27,8 +27,8 @@ export function logMiddle(
   },
 ): Estimate {
   const logs = values.map(Math.log);
-  const seen = middleOf(logs);
-  const spread = Math.max(leastSpread, PER_MIDDLE_DISTANCE * middleOf(logs.map((one) => Math.abs(one - seen))));
+  const seen = medianOf(logs);
+  const spread = Math.max(leastSpread, PER_MIDDLE_DISTANCE * medianOf(logs.map((one) => Math.abs(one - seen))));
   const seenSd = Math.hypot((MIDDLE_OVER_MEAN * spread) / Math.sqrt(values.length), commonSd);
   const [byExpected, bySeen] = [expectedSd ** -2, seenSd ** -2];
   const log = (byExpected * Math.log(expected) + bySeen * seen) / (byExpected + bySeen);

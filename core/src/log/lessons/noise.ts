@@ -1,6 +1,6 @@
 import { bodyOf } from '../frames/index.js';
 import { type Body, isoCeilingOf, type Standard } from '../../kit/index.js';
-import { between, expectedOf, framesOf, type Lesson, type LessonQuestion, taughtBy, toleranceLesson } from './lesson.js';
+import { clamped, expectedOf, framesOf, type Lesson, type LessonQuestion, taughtBy, toleranceLesson } from './lesson.js';
 
 /** A ceiling of a body taken into the standard, and what it stood at before. */
 export function withCeiling(
@@ -9,7 +9,7 @@ export function withCeiling(
   iso: number,
   today: number,
 ): Partial<Standard> {
-  const taken = Math.round(between(iso, [lowestIso, highestIso]));
+  const taken = Math.round(clamped(iso, [lowestIso, highestIso]));
   return {
     isoCeilingByBody: { ...standard.isoCeilingByBody, [id]: taken },
     ...taughtBy(standard, { [`isoCeiling/${id}`]: { today, taken } }),

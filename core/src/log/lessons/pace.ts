@@ -3,7 +3,7 @@ import type { Outing } from '../../outing/index.js';
 import type { Stop } from '../../stop/index.js';
 import { footLengthM } from '../../walk/index.js';
 import type { WalkLog } from '../frames/index.js';
-import { between, expectedOf, hundredths, type Lesson, taughtBy } from './lesson.js';
+import { clamped, expectedOf, hundredths, type Lesson, taughtBy } from './lesson.js';
 import { logMiddle } from './logMiddle.js';
 
 /** A way that was walked: its length and what it took. */
@@ -54,7 +54,7 @@ export function paceLesson(legs: readonly WalkedLeg[], standard: Standard): Less
   if (paces.length < LEAST_LEGS) return { kind: 'notYet', today, why: paces.length === 0 ? 'none' : 'few', frames: paces.length };
   const expected = expectedOf(standard, 'paceMps', today);
   const found = logMiddle(paces, { expected, expectedSd: PACE_SD, leastSpread: LEAST_LEG_SPREAD });
-  const paceMps = hundredths(between(found.value, PACES));
+  const paceMps = hundredths(clamped(found.value, PACES));
   return {
     kind: 'found',
     today,

@@ -3,7 +3,7 @@ import { circleOfConfusionMm } from '../../optics/index.js';
 import type { Movers, Stop } from '../../stop/index.js';
 import { bodyOf, type PlacedFrame, type WalkLog } from '../frames/index.js';
 import {
-  between,
+  clamped,
   cardOf,
   expectedOf,
   framesOf,
@@ -58,7 +58,7 @@ export function smearLesson(question: LessonQuestion): Lesson<Partial<Standard>>
     reading: SMEAR_READING,
     value: (stops) => expected * 2 ** stops,
     takes: ({ stops }) => {
-      const candidSmear = Number(between(expected * 2 ** stops, FIGURE_RANGES.candidSmear).toPrecision(2));
+      const candidSmear = Number(clamped(expected * 2 ** stops, FIGURE_RANGES.candidSmear).toPrecision(2));
       return {
         figures: { ...standard.figures, candidSmear },
         ...taughtBy(standard, { candidSmear: { today, taken: candidSmear } }),
@@ -119,6 +119,6 @@ export function speedLesson(question: LessonQuestion, stop: Pick<Stop, 'id' | 'm
     high: found.high,
     frames: speeds.length,
     spoilt: 0,
-    takes: { ...movers, speedMps: hundredths(between(found.value, SPEEDS)) },
+    takes: { ...movers, speedMps: hundredths(clamped(found.value, SPEEDS)) },
   };
 }

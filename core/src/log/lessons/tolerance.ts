@@ -23,14 +23,14 @@ export interface Tolerance {
 const BAND = 1.96;
 
 /** How well the measure of a frame is known. */
-export interface Reading {
+export interface MeasureDoubt {
   /** Of so many frames it may be wildly off. */
   readonly lapseShares: readonly number[];
   /** How far that of all may be off alike, stops. */
   readonly commonStops: number;
 }
 
-const EXACT: Reading = { lapseShares: [0], commonStops: 0 };
+const EXACT: MeasureDoubt = { lapseShares: [0], commonStops: 0 };
 
 /** The logarithm of how likely frames came out as they did. */
 function likelihoodOf(trials: readonly Trial[], chanceAt: (measure: number) => number): number {
@@ -46,7 +46,11 @@ function likelihoodOf(trials: readonly Trial[], chanceAt: (measure: number) => n
  * frames whose measure may be wildly off, the one by which the frames are likeliest.
  * Source: docs/log.md#lessons.
  */
-export function toleranceOf(trials: readonly Trial[], expected: number, { lapseShares, commonStops }: Reading = EXACT): Tolerance {
+export function toleranceOf(
+  trials: readonly Trial[],
+  expected: number,
+  { lapseShares, commonStops }: MeasureDoubt = EXACT,
+): Tolerance {
   const tests = trials.map(({ measure, tried, fine }) => ({ shutterS: measure, frames: tried, sharp: fine }));
   const tried = lapseShares.map((lapseShare) => {
     const fit = fitSteadiness(tests, expected, lapseShare);

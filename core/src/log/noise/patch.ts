@@ -1,4 +1,4 @@
-import { middleOf } from '../middle.js';
+import { medianOf } from '../middle.js';
 import type { Luma } from '../softness/luma.js';
 import { linearOfCode } from '../../metering/index.js';
 
@@ -58,7 +58,7 @@ export function readPatch(luma: Luma): PatchReading | null {
     blockAt(luma, BLOCK_PX * (k % across), BLOCK_PX * Math.floor(k / across)),
   );
   const level = blocks.reduce((sum, { mean }) => sum + mean, 0) / blocks.length;
-  const variance = middleOf(blocks.map((block) => block.variance));
+  const variance = medianOf(blocks.map((block) => block.variance));
   const ofMeans = blocks.reduce((sum, { mean }) => sum + (mean - level) ** 2, 0) / blocks.length;
   const beyond = Math.sqrt(Math.max(0, ofMeans - variance / (BLOCK_PX * BLOCK_PX)));
   return {

@@ -4,7 +4,7 @@ import { placeGrid, type SoftnessReading } from './readSoftness.js';
 import type { Blur } from './blur/spread.js';
 import { traceNear } from './blur/traceMap.js';
 
-export type Look = Cause | 'good' | 'cannotTell';
+export type FrameLook = Cause | 'good' | 'cannotTell';
 
 /** What the parts of a picture, taken together, say. */
 export interface Evidence {
@@ -180,7 +180,7 @@ const clearLine = (trace: BlurTrace | null, from: number): BlurTrace | null =>
   trace === null || trace.lineClear < from ? null : trace;
 
 /** The smear that a look speaks of: of all of the picture where it looks shaken, of the subject where that moved; null where none is clear. */
-export function smearOf(looksLike: Look, { smear, subjectSmear }: Pick<Evidence, 'smear' | 'subjectSmear'>): BlurTrace | null {
+export function smearOf(looksLike: FrameLook, { smear, subjectSmear }: Pick<Evidence, 'smear' | 'subjectSmear'>): BlurTrace | null {
   if (looksLike === 'shake') return smear;
   return looksLike === 'moved' ? subjectSmear : null;
 }

@@ -1,5 +1,5 @@
-import type { FrameSight, PictureSpot } from '../frames/frame.js';
-import type { Look } from './evidence.js';
+import type { PictureReading, PictureSpot } from '../frames/frame.js';
+import type { FrameLook } from './evidence.js';
 import { fullSizeAt } from './fullSize.js';
 import type { SoftnessReading } from './readSoftness.js';
 import type { Blur } from './blur/spread.js';
@@ -25,7 +25,7 @@ function subjectSeen(reading: SoftnessReading, { evidence: { subject } }: Softne
 export const MIDDLE: PictureSpot = { x: 0.5, y: 0.5 };
 
 /** Where a picture looks like one of these its subject may be anything but sharp: only a clear line says how far it is smeared. */
-const MAYBE_SMEARED: readonly Look[] = ['shake', 'moved', 'focus', 'cannotTell'];
+const MAYBE_SMEARED: readonly FrameLook[] = ['shake', 'moved', 'focus', 'cannotTell'];
 
 /** How far along a line the subject is smeared, of the diagonal: by its trace, or, where it looks sharp, by its edges. Null where neither says. */
 function smearShare(reading: SoftnessReading, verdict: SoftnessVerdict, subjectAt: PictureSpot): number | null {
@@ -41,11 +41,17 @@ function smearShare(reading: SoftnessReading, verdict: SoftnessVerdict, subjectA
 }
 
 const DIGITS = 1000;
-const rounded = (shares: NonNullable<FrameSight['shares']>): NonNullable<FrameSight['shares']> =>
-  Object.fromEntries(LOOKS.map((look) => [look, Math.round(shares[look] * DIGITS) / DIGITS])) as NonNullable<FrameSight['shares']>;
+const rounded = (shares: NonNullable<PictureReading['shares']>): NonNullable<PictureReading['shares']> =>
+  Object.fromEntries(LOOKS.map((look) => [look, Math.round(shares[look] * DIGITS) / DIGITS])) as NonNullable<
+    PictureReading['shares']
+  >;
 
 /** Of what was measured in a picture, what a list of frames needs. */
-export function frameSight(reading: SoftnessReading, verdict: SoftnessVerdict, subjectAt: PictureSpot = MIDDLE): FrameSight {
+export function pictureReading(
+  reading: SoftnessReading,
+  verdict: SoftnessVerdict,
+  subjectAt: PictureSpot = MIDDLE,
+): PictureReading {
   const [{ midToneEv }, { looksLike, confidence, unplanned }] = [reading, verdict];
   const share = smearShare(reading, verdict, subjectAt);
   const sight = { looksLike, confidence, ...(unplanned === null ? {} : { shares: rounded(unplanned) }), midToneEv };

@@ -3,14 +3,14 @@ import type { FullSize } from './fullSize.js';
 import { placeGrid, type SoftnessReading } from './readSoftness.js';
 import type { Blur } from './blur/spread.js';
 import type { TraceMap } from './blur/traceMap.js';
-import type { Grid } from './windows.js';
+import type { WindowGrid } from './windows.js';
 
 /** A reading as it is kept: four bytes a window, five a part with its traces, 10 kB a picture. */
 export interface PackedReading extends Omit<SoftnessReading, 'tiles' | 'about' | 'full' | 'traces'> {
   readonly windows: Uint8Array;
   readonly full?: Omit<FullSize, 'blurs'> & { readonly parts: Uint8Array };
   /** The whole picture first, then part by part; null for a picture too small for them. */
-  readonly traces?: (Grid & { readonly parts: Uint8Array }) | null;
+  readonly traces?: (WindowGrid & { readonly parts: Uint8Array }) | null;
 }
 
 const BYTES = 4;
@@ -108,7 +108,7 @@ export function packedReading({ tiles, about, full, traces, ...rest }: SoftnessR
 }
 
 /** About each place what was read of the tile that it lies in: readings kept before said no more. */
-function aboutOfTiles(single: readonly (Blur | null)[], tiles: Grid): readonly (Blur | null)[] {
+function aboutOfTiles(single: readonly (Blur | null)[], tiles: WindowGrid): readonly (Blur | null)[] {
   const places = placeGrid(tiles);
   const perTile = places.across / tiles.across;
   return Array.from({ length: places.across * places.down }, (_, k) => {

@@ -5,7 +5,7 @@ import { noiseOfPicture, noiseOfTile, type PictureNoise } from './blur/pictureNo
 import type { Blur } from './blur/spread.js';
 import { type Tones, tonesOf } from './tones.js';
 import { type TraceMap, traceMapOf } from './blur/traceMap.js';
-import { discOf, type Grid, squareOf } from './windows.js';
+import { discOf, type WindowGrid, squareOf } from './windows.js';
 
 /** Tiles along the longer and the shorter side of a picture. */
 export const TILES_LONG = 24;
@@ -50,17 +50,17 @@ export interface SoftnessReading extends Tones {
 const SEEN_PIXELS = 2e6;
 
 /** Tiles of a picture of these sides. */
-export function tileGrid(width: number, height: number): Grid {
+export function tileGrid(width: number, height: number): WindowGrid {
   return width >= height ? { across: TILES_LONG, down: TILES_SHORT } : { across: TILES_SHORT, down: TILES_LONG };
 }
 
 /** Places that somebody is read about, along the sides of a picture. */
-export function placeGrid({ across, down }: Grid): Grid {
+export function placeGrid({ across, down }: WindowGrid): WindowGrid {
   const perTile = TILE_CELLS / PLACE_CELLS;
   return { across: perTile * across, down: perTile * down };
 }
 
-function readWindows(luma: Luma, noise: PictureNoise, tiles: Grid): Pick<SoftnessReading, 'tiles' | 'about'> {
+function readWindows(luma: Luma, noise: PictureNoise, tiles: WindowGrid): Pick<SoftnessReading, 'tiles' | 'about'> {
   const cells = { across: TILE_CELLS * tiles.across, down: TILE_CELLS * tiles.down };
   const places = placeGrid(tiles);
   const read = blurReader(luma, noise, cells);
@@ -71,7 +71,7 @@ function readWindows(luma: Luma, noise: PictureNoise, tiles: Grid): Pick<Softnes
     }
     return null;
   };
-  const mapOf = <T>({ across, down }: Grid, at: (column: number, row: number) => T): readonly T[] =>
+  const mapOf = <T>({ across, down }: WindowGrid, at: (column: number, row: number) => T): readonly T[] =>
     Array.from({ length: across * down }, (_, k) => at(k % across, Math.floor(k / across)));
   return {
     tiles: mapOf(tiles, (column, row) => read(squareOf(cells, TILE_CELLS * column, TILE_CELLS * row, TILE_CELLS * WINDOW_TILES))),
@@ -80,7 +80,7 @@ function readWindows(luma: Luma, noise: PictureNoise, tiles: Grid): Pick<Softnes
 }
 
 /** The noise of a picture, by blocks of four tiles. */
-function noiseIn(luma: Luma, { across, down }: Grid): PictureNoise {
+function noiseIn(luma: Luma, { across, down }: WindowGrid): PictureNoise {
   const [wide, tall] = [(2 * luma.width) / across, (2 * luma.height) / down];
   const blocks = Array.from({ length: (across * down) / 4 }, (_, k) => {
     const [column, row] = [k % (across / 2), Math.floor(k / (across / 2))];
@@ -89,7 +89,7 @@ function noiseIn(luma: Luma, { across, down }: Grid): PictureNoise {
   return noiseOfPicture(blocks.map(noiseOfTile));
 }
 
-function colourNoiseIn({ width, height, redOverGreen }: Luma, grid: Grid): Pick<SoftnessReading, 'colourNoise'> {
+function colourNoiseIn({ width, height, redOverGreen }: Luma, grid: WindowGrid): Pick<SoftnessReading, 'colourNoise'> {
   if (redOverGreen === undefined) return {};
   return { colourNoise: noiseIn(halved({ width, height, values: redOverGreen }), grid).overall };
 }

@@ -1,4 +1,4 @@
-import type { FrameSight } from '../frames/frame.js';
+import type { PictureReading } from '../frames/frame.js';
 import { type FrameMeant, leftByPlan, leftBySettings, NOT_PLANNED } from './settings.js';
 import { lookAsMeant } from './verdict.js';
 
@@ -84,7 +84,7 @@ describe('what a plan leaves of too little depth', () => {
 
 describe('a look held against what was meant', () => {
   const shares = { shake: 0, moved: 0, focus: 0.05, depth: 0.7, veil: 0.05, noise: 0, good: 0.2 };
-  const sight: FrameSight = { looksLike: 'depth', confidence: 0.7, midToneEv: 0, shares };
+  const sight: PictureReading = { looksLike: 'depth', confidence: 0.7, midToneEv: 0, shares };
 
   it('is another one where a soft ground was meant', () => {
     expect(lookAsMeant(sight, {}, NOT_PLANNED)).toMatchObject({ looksLike: 'depth', confidence: 0.7 });

@@ -5,7 +5,7 @@ import { pathBlurred, type Plane } from '../../stand-ins/camera/plane.js';
 import { takeStandIn } from '../../stand-ins/camera/standInCamera.js';
 import { stonesOfOneSize } from '../../stand-ins/camera/stones.js';
 import { blurReader } from './blur/blurReader.js';
-import { frameSight } from './frameSight.js';
+import { pictureReading } from './frameSight.js';
 import { FULL_PART_PX, fullParts, fullSizeAt, partBlur } from './fullSize.js';
 import { cropped, type Luma, lumaOf, smoothed } from './luma.js';
 import { packedReading, unpackedReading } from './packed.js';
@@ -222,7 +222,7 @@ describe('parts of a picture at its full size', () => {
       evidence: { ...softnessVerdict(reading).evidence, subject: blur },
     } as ReturnType<typeof softnessVerdict>;
     const smeared = { majorPx: 20, minorPx: 5, directionDeg: 0, edges: 100 };
-    const sight = frameSight({ ...reading, full: { ...full, blurs: full.blurs.map(() => smeared) } }, verdict);
+    const sight = pictureReading({ ...reading, full: { ...full, blurs: full.blurs.map(() => smeared) } }, verdict);
     // √12·√(400 − 25)/7211.1.
     expect(sight.smearShare).toBeCloseTo(0.0093, 4);
   });

@@ -1,5 +1,5 @@
-import { CAUSES, type Cause, type FrameSettings, type FrameSight, type PictureSpot } from '../frames/frame.js';
-import { type Evidence, evidenceOf, type Look } from './evidence.js';
+import { CAUSES, type Cause, type FrameSettings, type PictureReading, type PictureSpot } from '../frames/frame.js';
+import { type Evidence, evidenceOf, type FrameLook } from './evidence.js';
 import type { SoftnessReading } from './readSoftness.js';
 import { type FrameMeant, leftByPlan, leftBySettings, NOT_PLANNED } from './settings.js';
 import { type Sign, SIGNS, type Signs, signsOf } from './signs.js';
@@ -8,10 +8,10 @@ import { MEANS, SPREADS, WEIGHTS } from './verdictWeights.js';
 /** What a picture may look like, in the order of the weights. */
 export const LOOKS = [...CAUSES, 'good'] as const;
 
-type Shares = Readonly<Record<Exclude<Look, 'cannotTell'>, number>>;
+type Shares = Readonly<Record<Exclude<FrameLook, 'cannotTell'>, number>>;
 
 export interface SoftnessVerdict {
-  readonly looksLike: Look;
+  readonly looksLike: FrameLook;
   /** Of a hundred pictures that look like this, so many shares are what it says; 0 where it cannot tell. */
   readonly confidence: number;
   /** Of each look, how likely it is, together 1. */
@@ -90,6 +90,6 @@ export function softnessVerdict(
 }
 
 /** What a frame looks like where it is known what was meant: a frame is looked at before it stands at its stop. */
-export function lookAsMeant(sight: FrameSight, settings: Partial<FrameSettings>, meant: FrameMeant): Told {
+export function lookAsMeant(sight: PictureReading, settings: Partial<FrameSettings>, meant: FrameMeant): Told {
   return sight.shares === undefined ? sight : toldOf(leftOf(sight.shares, leftByPlan(settings, meant)));
 }

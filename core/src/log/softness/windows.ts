@@ -1,5 +1,5 @@
 /** A grid over a picture. */
-export interface Grid {
+export interface WindowGrid {
   readonly across: number;
   readonly down: number;
 }
@@ -11,7 +11,7 @@ export interface CellRun {
 }
 
 function runsOf(
-  grid: Grid,
+  grid: WindowGrid,
   top: number,
   bottom: number,
   sidesOf: (row: number) => readonly [left: number, right: number],
@@ -26,12 +26,12 @@ function runsOf(
 }
 
 /** The cells of a square with so many a side that begins at a cell, those that lie in the picture. */
-export function squareOf(grid: Grid, left: number, top: number, side: number): readonly CellRun[] {
+export function squareOf(grid: WindowGrid, left: number, top: number, side: number): readonly CellRun[] {
   return runsOf(grid, top, top + side, () => [left, left + side]);
 }
 
 /** The cells whose middles lie within a radius of a point, in cells from the picture's corner. */
-export function discOf(grid: Grid, atX: number, atY: number, radius: number): readonly CellRun[] {
+export function discOf(grid: WindowGrid, atX: number, atY: number, radius: number): readonly CellRun[] {
   return runsOf(grid, Math.floor(atY - radius), Math.ceil(atY + radius), (row) => {
     const half = Math.sqrt(Math.max(0, radius * radius - (row + 0.5 - atY) ** 2));
     return [Math.ceil(atX - half - 0.5), Math.floor(atX + half - 0.5) + 1];

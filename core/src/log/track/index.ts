@@ -1,1 +1,1 @@
-export { placeAt, positionsBy, trackOf, type TrackPoint, walkedOf } from './track.js';
+export { placeOnTrack, positionsBy, trackOf, type TrackPoint, walkedOf } from './track.js';

@@ -1,5 +1,5 @@
 import { frameFacts, type LogFrame, type WalkLog } from '../frames/index.js';
-import { placeAt, positionsBy, trackOf, type TrackPoint, walkedOf } from './index.js';
+import { placeOnTrack, positionsBy, trackOf, type TrackPoint, walkedOf } from './index.js';
 
 /** East along the equator: a metre is 1/111,195 of a degree. */
 const east = (metres: number, seconds: number, north = 0): TrackPoint => ({
@@ -11,10 +11,10 @@ const east = (metres: number, seconds: number, north = 0): TrackPoint => ({
 describe('a track', () => {
   it('says where one was, between two points, and not where none is near in time', () => {
     const track = [east(0, 0), east(100, 100), east(200, 900)];
-    expect(placeAt(track, 25_000)?.longitude).toBeCloseTo(25 / 111_195, 9);
-    expect(placeAt(track, 100_000)?.longitude).toBeCloseTo(100 / 111_195, 9);
+    expect(placeOnTrack(track, 25_000)?.longitude).toBeCloseTo(25 / 111_195, 9);
+    expect(placeOnTrack(track, 100_000)?.longitude).toBeCloseTo(100 / 111_195, 9);
     // Eight hundred seconds apart, before the first, after the last, and without any.
-    expect([placeAt(track, 400_000), placeAt(track, -1), placeAt(track, 901_000), placeAt([], 0)]).toEqual([
+    expect([placeOnTrack(track, 400_000), placeOnTrack(track, -1), placeOnTrack(track, 901_000), placeOnTrack([], 0)]).toEqual([
       null,
       null,
       null,
@@ -66,7 +66,7 @@ describe('a track', () => {
   it('goes the short way over the line of the date', () => {
     const at = (longitude: number, atMs: number): TrackPoint => ({ latitude: 0, longitude, atMs });
     const track = [at(179.9, 0), at(-179.9, 100_000)];
-    expect(placeAt(track, 25_000)?.longitude).toBeCloseTo(179.95, 9);
-    expect(placeAt(track, 75_000)?.longitude).toBeCloseTo(-179.95, 9);
+    expect(placeOnTrack(track, 25_000)?.longitude).toBeCloseTo(179.95, 9);
+    expect(placeOnTrack(track, 75_000)?.longitude).toBeCloseTo(-179.95, 9);
   });
 });

@@ -18,7 +18,7 @@ export function trackOf(points: readonly (Place & { readonly atMs: number | null
 }
 
 /** Where one was at an instant: on the line between the points about it; null where none is near in time. */
-export function placeAt(track: readonly TrackPoint[], atMs: number): Place | null {
+export function placeOnTrack(track: readonly TrackPoint[], atMs: number): Place | null {
   let [low, high] = [0, track.length];
   while (low < high) {
     const middle = (low + high) >> 1;
@@ -45,7 +45,7 @@ export function positionsBy(log: WalkLog, frames: readonly LogFrame[], track: re
   return new Map(
     frames.flatMap((frame) => {
       const atMs = frameMs(log, frame);
-      const place = frame.position !== null || atMs === null ? null : placeAt(track, atMs);
+      const place = frame.position !== null || atMs === null ? null : placeOnTrack(track, atMs);
       return place === null ? [] : [[frame.id, place] as const];
     }),
   );

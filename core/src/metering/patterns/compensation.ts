@@ -1,5 +1,5 @@
 import type { Body, MeterPattern } from '../../kit/index.js';
-import type { PlacingSchool } from '../../stop/index.js';
+import type { PlacementMethod } from '../../stop/index.js';
 import { type Dialled, dialled } from '../dial.js';
 import type { Spot } from '../map/shapes.js';
 import type { Medium } from '../medium.js';
@@ -37,7 +37,7 @@ export function answerOf(
     readonly pattern: MeterPattern;
     readonly at: Spot;
     readonly body: Pick<Body, 'straightOverEv' | 'markStep'>;
-    readonly school: PlacingSchool;
+    readonly school: PlacementMethod;
     readonly medium: Pick<Medium, 'kind'>;
   },
 ): PatternAnswer {

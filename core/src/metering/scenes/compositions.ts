@@ -1,7 +1,7 @@
 import type { Intent } from '../../stop/index.js';
 import type { Layer, SceneKey } from '../map/scene.js';
 import type { Shape } from '../map/shapes.js';
-import { EYE_M, type FrameOfStop, MIDDLE_Y, personAt, type Readings, type View } from './frameOfStop.js';
+import { EYE_M, type FrameOfStop, MIDDLE_Y, personAt, type Readings, type FrameSizes } from './frameOfStop.js';
 import { box, downwards, ellipse, EVERYTHING, glow, lamps, light as lightOn, polygon, surface } from './layers.js';
 
 /** The house at a street's end is lower than its walls. */
@@ -9,7 +9,10 @@ const END_SHARE = 0.7;
 const FAR_M = 60;
 const NEAR_M = 1.2;
 
-function street({ aspect, scale, halfStreetM, wallsM }: View, { sky, shade, shadedWall, lit, isLit }: Readings): readonly Layer[] {
+function street(
+  { aspect, scale, halfStreetM, wallsM }: FrameSizes,
+  { sky, shade, shadedWall, lit, isLit }: Readings,
+): readonly Layer[] {
   const [middle, endM] = [aspect / 2, END_SHARE * wallsM];
   const at = (side: -1 | 1, upM: number, awayM: number): [number, number] => [
     middle + (side * halfStreetM * scale) / awayM,
@@ -76,7 +79,7 @@ export function keyToneOf(intent: Intent): number {
   }
 }
 
-function people(view: View, readings: Readings, tone: number): Composed {
+function people(view: FrameSizes, readings: Readings, tone: number): Composed {
   const walker = personAt(view);
   const ground = readings.isLit
     ? [lightOn(part(view.aspect, 0.12, 0.8), readings.lit - readings.shade, 0.03, { on: ['ground'] })]
@@ -97,7 +100,7 @@ const POOL_Y = 0.72;
 const EDGE = 0.05;
 
 /** Somebody at the edge of the pool: however small it is, some of it is seen. */
-function pool(view: View, readings: Readings, tone: number, share: number): Composed {
+function pool(view: FrameSizes, readings: Readings, tone: number, share: number): Composed {
   const shape = part(view.aspect, share, POOL_Y);
   const walker = personAt(view, 0.5 + (shape.width / 2 + EDGE) / view.aspect);
   return {
@@ -112,7 +115,7 @@ function pool(view: View, readings: Readings, tone: number, share: number): Comp
 }
 
 /** Somebody before something bright that fills a share of the frame. */
-function before(view: View, readings: Readings, tone: number, share: number, isOwnLight: boolean): Composed {
+function before(view: FrameSizes, readings: Readings, tone: number, share: number, isOwnLight: boolean): Composed {
   const walker = personAt(view, 0.62);
   const around = isOwnLight ? Math.min(readings.shade, readings.key - 4) : readings.shade;
   // A sky fills the frame from above; a screen stands in it.
@@ -134,7 +137,7 @@ function before(view: View, readings: Readings, tone: number, share: number, isO
 const SUN_OVER_KEY_EV = 8;
 const SUN_GLOW_OVER_KEY_EV = 4.5;
 
-function intoTheSun(view: View, readings: Readings, tone: number, share: number): Composed {
+function intoTheSun(view: FrameSizes, readings: Readings, tone: number, share: number): Composed {
   const walker = personAt(view, 0.4);
   const sun = { x: 0.55 * view.aspect, y: Math.min(0.45, share) * 0.6 };
   return {
@@ -153,7 +156,7 @@ function intoTheSun(view: View, readings: Readings, tone: number, share: number)
 /** A lamp's bulb over the street that it lights, stops. Judgement. */
 const LAMP_OVER_STREET_EV = 9;
 
-function litStreet(view: View, readings: Readings, tone: number): Composed {
+function litStreet(view: FrameSizes, readings: Readings, tone: number): Composed {
   const { aspect } = view;
   const dark = readings.key - 2;
   return {
@@ -175,7 +178,7 @@ function litStreet(view: View, readings: Readings, tone: number): Composed {
   };
 }
 
-function underTheSky(view: View, readings: Readings, tone: number): Composed {
+function underTheSky(view: FrameSizes, readings: Readings, tone: number): Composed {
   const walker = personAt(view);
   return {
     layers: [
@@ -195,7 +198,7 @@ function underTheSky(view: View, readings: Readings, tone: number): Composed {
   };
 }
 
-function wall(view: View, readings: Readings, tone: number): Composed {
+function wall(view: FrameSizes, readings: Readings, tone: number): Composed {
   return {
     layers: [
       surface('sky', EVERYTHING, readings.sky),
@@ -211,7 +214,7 @@ function wall(view: View, readings: Readings, tone: number): Composed {
 /** A mirror gives back so much less than what it shows, stops. Judgement. */
 const MIRROR_LOSES_EV = 1.5;
 
-function reflection(view: View, readings: Readings, tone: number): Composed {
+function reflection(view: FrameSizes, readings: Readings, tone: number): Composed {
   return {
     layers: [
       surface('wall', EVERYTHING, readings.key, { textureEv: 0.2 }),
@@ -226,7 +229,7 @@ function reflection(view: View, readings: Readings, tone: number): Composed {
 }
 
 /** What an intent makes of a frame, and the key that it is about. */
-export function composed({ intent }: FrameOfStop, view: View, readings: Readings): Composed {
+export function composed({ intent }: FrameOfStop, view: FrameSizes, readings: Readings): Composed {
   const tone = keyToneOf(intent);
   switch (intent.kind) {
     case 'passingCandid':

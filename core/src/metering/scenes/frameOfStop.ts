@@ -66,7 +66,7 @@ export function readingsOf({ light }: FrameOfStop): Readings {
 }
 
 /** Sizes in the frame, heights of it. */
-export interface View {
+export interface FrameSizes {
   readonly halfStreetM: number;
   readonly wallsM: number;
   readonly aspect: number;
@@ -90,7 +90,7 @@ const STREET_M = 6;
 const WALLS_M = 12;
 const NARROWEST_M = 1;
 
-export function viewOf({ subject, focalLengthMm, body, streetWidthM = STREET_M, wallsM = WALLS_M }: FrameOfStop): View {
+export function viewOf({ subject, focalLengthMm, body, streetWidthM = STREET_M, wallsM = WALLS_M }: FrameOfStop): FrameSizes {
   return {
     halfStreetM: Math.max(NARROWEST_M, streetWidthM) / 2,
     wallsM: Math.max(NARROWEST_M, wallsM),
@@ -107,7 +107,7 @@ const SMALLEST = 0.05;
 const TALLEST = 0.9;
 
 /** Somebody on the street at the median distance, at eye height with the camera. */
-export function personAt({ aspect, scale, medianM }: View, across = 0.5): ReturnType<typeof person> {
+export function personAt({ aspect, scale, medianM }: FrameSizes, across = 0.5): ReturnType<typeof person> {
   const perM = Math.min(TALLEST, Math.max(SMALLEST, scale / medianM));
   return person({ x: across * aspect, y: MIDDLE_Y + EYE_M * perM }, PERSON_M * perM);
 }

@@ -1,4 +1,4 @@
-import type { Hand } from '../../stop/index.js';
+import type { ManualSettings } from '../../stop/index.js';
 import { flashReachM } from '../../exposure/index.js';
 import { isoCeilingOf } from '../../kit/index.js';
 import { depthOfField, diffractionLimitFNumber } from '../../optics/index.js';
@@ -7,7 +7,7 @@ import { markedBetween, snapToMark } from '../../units/index.js';
 import { bestCell } from '../search/best.js';
 import { type Evaluation, evaluationAt } from '../search/evaluation.js';
 import type { Scene } from '../scene/scene.js';
-import { type CellPlace, cellIndex, type Cells, placeOfCell, searchAt } from '../search/searchAt.js';
+import { type GridCell, gridIndex, type SettingsGrid, placeOfCell, searchAt } from '../search/searchAt.js';
 import { type SetUpInput, shootingOf } from '../question/searchInput.js';
 import { nearestPlace, prepareSearch } from '../search/searchSetUp.js';
 import type { FocusWay, IsoLimit, Obstacle, SetUp, SetUpResult } from '../search/setUp.js';
@@ -92,7 +92,7 @@ function flashOf({ input }: Scene, { camera }: Evaluation): SetUp['flash'] {
 }
 
 /** Writes one cell out as the card. */
-export function cardAt(cells: Cells, place: CellPlace): SetUp {
+export function setUpAtCell(cells: SettingsGrid, place: GridCell): SetUp {
   const { scene } = cells;
   const found = evaluationAt(cells, place);
   return {
@@ -119,7 +119,7 @@ function stopsUntilPossible(scene: Scene, keyEv100: number, way: 1 | -1): number
 }
 
 /** What stands in the way: the flash, the hands, or the light; or, where no light would help, the worst limit. */
-function obstacleFor(cells: Cells, setUp: SetUp): Obstacle {
+function obstacleFor(cells: SettingsGrid, setUp: SetUp): Obstacle {
   const { scene, keyEv100 } = cells;
   const { intent, flash, subject } = scene.input;
   if (intent.kind === 'flashLift') {
@@ -144,19 +144,19 @@ function obstacleFor(cells: Cells, setUp: SetUp): Obstacle {
 const CLEANER_BY_STOPS = 2;
 
 /** The best of what needs two stops of ISO less; null without any that is enough. */
-function cleanerThan(cells: Cells, { isoStops }: Evaluation): Evaluation | null {
+function cleanerThan(cells: SettingsGrid, { isoStops }: Evaluation): Evaluation | null {
   if (isoStops < CLEANER_BY_STOPS) return null;
   const { cell, isEnough } = bestCell(cells, isoStops - CLEANER_BY_STOPS);
   return isEnough ? evaluationAt(cells, placeOfCell(cells, cell)) : null;
 }
 
 /** The card of a prepared stop at one EV of its metered surface; of what the hand has chosen, where it has. */
-export function dialCardAt(cells: Cells, chosen: Hand | null = null): SetUpResult {
+export function dialCardAt(cells: SettingsGrid, chosen: ManualSettings | null = null): SetUpResult {
   const { cell, isEnough } = bestCell(cells);
   const best = placeOfCell(cells, cell);
   const place = chosen === null ? best : nearestPlace(cells.scene, chosen, best);
-  const setUp = cardAt(cells, place);
-  const isBest = cellIndex(cells, place) === cell;
+  const setUp = setUpAtCell(cells, place);
+  const isBest = gridIndex(cells, place) === cell;
   const found = isBest ? setUp.found : evaluationAt(cells, best);
   const shown = { setUp, sacrifices: setUp.found.limits, best: found, cleaner: isEnough ? cleanerThan(cells, found) : null };
   return isEnough ? { kind: 'ready', ...shown } : { kind: 'cannot', obstacle: obstacleFor(cells, setUp), ...shown };

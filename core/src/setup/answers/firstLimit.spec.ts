@@ -1,10 +1,10 @@
 import { sampleStop } from '../../../reference/sampleStops.js';
 import { DEFAULT_INTENTS } from '../../stop/index.js';
-import { firstLimit, limitsGrid, prepareSearch, relit, searchAt, type SetUpInput } from '../index.js';
+import { firstLimit, limitsGrid, prepareSearch, withLight, searchAt, type SetUpInput } from '../index.js';
 
 const limitedCells = (input: SetUpInput, ev100: number): number => {
   const prepared = prepareSearch(input);
-  const scene = relit(prepared, { ...prepared.input.light, spreadEv: 0 });
+  const scene = withLight(prepared, { ...prepared.input.light, spreadEv: 0 });
   return limitsGrid(searchAt(scene, ev100), null).cells.filter(({ limits }) => limits.length > 0).length;
 };
 

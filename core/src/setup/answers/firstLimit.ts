@@ -1,16 +1,16 @@
 import type { SetUpInput } from '../question/searchInput.js';
-import { relit } from '../scene/scene.js';
+import { withLight } from '../scene/scene.js';
 import type { Limit } from '../search/limits.js';
 import { searchAt } from '../search/searchAt.js';
 import { prepareSearch } from '../search/searchSetUp.js';
-import { type GridCell, limitsGrid } from './limitsGrid.js';
+import { type LimitedCell, limitsGrid } from './limitsGrid.js';
 
 /** The light at which the chart of limits gets its first limit, where it has none now. */
 export interface FirstLimit {
   readonly ev100: number;
   readonly limit: Limit;
   /** By aperture x mark of the dial, as in the chart at that light. */
-  readonly cells: readonly GridCell[];
+  readonly cells: readonly LimitedCell[];
 }
 
 /** No light in a street is farther from another, stops. */
@@ -22,8 +22,8 @@ const FARTHEST_EV = 12;
  */
 export function firstLimit(input: SetUpInput, focus: number | null): FirstLimit | null {
   const prepared = prepareSearch(input);
-  const scene = relit(prepared, { ...prepared.input.light, spreadEv: 0 });
-  const limitedAt = (ev100: number): readonly GridCell[] | null => {
+  const scene = withLight(prepared, { ...prepared.input.light, spreadEv: 0 });
+  const limitedAt = (ev100: number): readonly LimitedCell[] | null => {
     const { cells } = limitsGrid(searchAt(scene, ev100), focus);
     return cells.some(({ limits }) => limits.length > 0) ? cells : null;
   };
@@ -39,7 +39,7 @@ export function firstLimit(input: SetUpInput, focus: number | null): FirstLimit 
   return null;
 }
 
-function commonest(cells: readonly GridCell[]): Limit {
+function commonest(cells: readonly LimitedCell[]): Limit {
   const counts = new Map<Limit, number>();
   for (const { limits } of cells) for (const limit of limits) counts.set(limit, (counts.get(limit) ?? 0) + 1);
   return ([...counts].sort(([, a], [, b]) => b - a)[0] as [Limit, number])[0];

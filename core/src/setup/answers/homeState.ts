@@ -1,9 +1,9 @@
-import type { Hand } from '../../stop/index.js';
+import type { ManualSettings } from '../../stop/index.js';
 import { bestCell } from '../search/best.js';
 import { type Evaluation, evaluationAt, handAt } from '../search/evaluation.js';
 import type { Change } from './lightLadder.js';
 import { prepareScene } from '../scene/scene.js';
-import { type Cells, placeOfCell, searchAt } from '../search/searchAt.js';
+import { type SettingsGrid, placeOfCell, searchAt } from '../search/searchAt.js';
 import { checkSetUpInput, type SetUpInput } from '../question/searchInput.js';
 import { prepareSearch } from '../search/searchSetUp.js';
 import type { IntentKind } from '../../stop/index.js';
@@ -27,7 +27,7 @@ export interface HomeStopResult {
 }
 
 export interface HomeState {
-  readonly hand: Hand;
+  readonly hand: ManualSettings;
   /** Σ weight x chance ÷ Σ weight. */
   readonly meanChance: number;
   readonly stops: readonly HomeStopResult[];
@@ -37,7 +37,7 @@ export interface HomeState {
 
 const ROUNDING = 1e-9;
 
-function changesTo(home: Hand, best: Hand, dialKind: string): readonly Change[] {
+function changesTo(home: ManualSettings, best: ManualSettings, dialKind: string): readonly Change[] {
   const differs = (a: number | null, b: number | null): b is number => b !== null && (a === null || !isSameValue(a, b));
   return [
     ...(differs(home.fNumber, best.fNumber) ? [{ control: 'aperture' as const, fNumber: best.fNumber }] : []),
@@ -74,10 +74,10 @@ export function homeState(stops: readonly HomeStop[]): HomeState | null {
   const weights = served.map(({ weight = 1 }) => weight);
   const total = weights.reduce((a, b) => a + b);
   const best = bestFor(all, weights);
-  const place = placeOfCell(all[0] as Cells, best.cell);
+  const place = placeOfCell(all[0] as SettingsGrid, best.cell);
   const results = served.map(({ id, input }, k): HomeStopResult => {
     const own = ownBest(input);
-    const here = evaluationAt(all[k] as Cells, place);
+    const here = evaluationAt(all[k] as SettingsGrid, place);
     return {
       id,
       atHome: here,
@@ -86,18 +86,18 @@ export function homeState(stops: readonly HomeStop[]): HomeState | null {
       changes: changesTo(here.hand, own.best.hand, own.dialKind),
     };
   });
-  return { hand: handAt(all[0] as Cells, place), meanChance: best.sum / total, stops: results, leftOut };
+  return { hand: handAt(all[0] as SettingsGrid, place), meanChance: best.sum / total, stops: results, leftOut };
 }
 
 const WITHOUT_HOME: ReadonlySet<IntentKind> = new Set(['flashLift', 'longExposure', 'fireworks']);
 
-function cellsAtHome(input: SetUpInput): Cells {
+function cellsAtHome(input: SetUpInput): SettingsGrid {
   checkSetUpInput(input);
   const fixed: SetUpInput = { ...input, approach: { ...input.approach, focus: 'fixedZone' } };
   return searchAt(prepareScene(fixed, { schoolByIntent: false }), input.light.keyEv100);
 }
 
-function bestFor(all: readonly Cells[], weights: readonly number[]): { readonly cell: number; readonly sum: number } {
+function bestFor(all: readonly SettingsGrid[], weights: readonly number[]): { readonly cell: number; readonly sum: number } {
   let best = { cell: 0, sum: -Infinity, worst: -Infinity };
   const count = all[0]?.chance.length ?? 0;
   for (let cell = 0; cell < count; cell++) {

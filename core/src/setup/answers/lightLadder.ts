@@ -1,11 +1,11 @@
-import type { Hand } from '../../stop/index.js';
+import type { ManualSettings } from '../../stop/index.js';
 import type { ControlKind, Figures } from '../../kit/index.js';
 import { DEFAULT_INTENTS, INTENT_KINDS, type IntentKind } from '../../stop/index.js';
 import { bestCell } from '../search/best.js';
 import { type Evaluation, evaluationAt } from '../search/evaluation.js';
 import { keepsHardLimits } from '../search/limits.js';
-import { relit, type Scene } from '../scene/scene.js';
-import { type CellPlace, cellIndex, type Cells, placeOfCell, searchAt } from '../search/searchAt.js';
+import { withLight, type Scene } from '../scene/scene.js';
+import { type GridCell, gridIndex, type SettingsGrid, placeOfCell, searchAt } from '../search/searchAt.js';
 import type { SetUpInput } from '../question/searchInput.js';
 import { foundIn, placeOfHand, prepareSearch } from '../search/searchSetUp.js';
 
@@ -14,10 +14,10 @@ export type Change =
   | { readonly control: 'focus'; readonly distanceM: number }
   | { readonly control: 'shutter'; readonly seconds: number }
   | { readonly control: 'iso'; readonly iso: number }
-  | { readonly control: 'support'; readonly support: Hand['support'] };
+  | { readonly control: 'support'; readonly support: ManualSettings['support'] };
 
 /** One set-up with the span of light that it serves. */
-export interface Rung {
+export interface LadderStep {
   /** The brightest and the darkest of its EVs, exact. */
   readonly fromEv100: number;
   readonly toEv100: number;
@@ -31,7 +31,7 @@ export interface Rung {
 
 export interface LightLadder {
   /** By falling EV, without gaps. */
-  readonly rungs: readonly Rung[];
+  readonly rungs: readonly LadderStep[];
   readonly topEv100: number;
   readonly footEv100: number;
   /** The brightest EV at which it works; null where that is the top. Above it is too bright. */
@@ -76,7 +76,7 @@ export function pricesOf({ controls, figures, input }: Scene): Prices {
  * Price of going from one set-up to the next as the light falls; `Infinity` where a control would have to go back:
  * the aperture only opens, the time only lengthens, ISO only rises, the support only gets steadier. Focus goes either way.
  */
-export function priceOfStep(prices: Prices, from: CellPlace, to: CellPlace): number {
+export function priceOfStep(prices: Prices, from: GridCell, to: GridCell): number {
   if (to.aperture > from.aperture || to.dial < from.dial) return Infinity;
   return (
     (to.aperture === from.aperture ? 0 : prices.aperture) +
@@ -86,10 +86,10 @@ export function priceOfStep(prices: Prices, from: CellPlace, to: CellPlace): num
 }
 
 /** The bests of every EV, then their neighbours one mark away, at most 400, none twice. */
-export function ladderCandidates(scene: Scene, bests: readonly CellPlace[]): readonly CellPlace[] {
+export function ladderCandidates(scene: Scene, bests: readonly GridCell[]): readonly GridCell[] {
   const { fNumbers, dial, focusM } = scene.controls;
-  const seen = new Map<number, CellPlace>();
-  const offer = (place: CellPlace): void => {
+  const seen = new Map<number, GridCell>();
+  const offer = (place: GridCell): void => {
     const isMark =
       place.aperture >= 0 &&
       place.aperture < fNumbers.length &&
@@ -97,7 +97,7 @@ export function ladderCandidates(scene: Scene, bests: readonly CellPlace[]): rea
       place.dial < dial.values.length &&
       place.focus >= 0 &&
       place.focus < focusM.length;
-    if (isMark && seen.size < MOST_CANDIDATES) seen.set(cellIndex({ scene }, place), place);
+    if (isMark && seen.size < MOST_CANDIDATES) seen.set(gridIndex({ scene }, place), place);
   };
   bests.forEach(offer);
   for (const best of bests) {
@@ -196,14 +196,14 @@ function spanOf(chances: readonly number[], least: number): Span | null {
   return { first, last: end === -1 ? chances.length - 1 : end - 1 };
 }
 
-function rungsOf(scene: Scene, cells: readonly Cells[], places: readonly CellPlace[]): readonly Rung[] {
-  const rungs: Rung[] = [];
+function rungsOf(scene: Scene, cells: readonly SettingsGrid[], places: readonly GridCell[]): readonly LadderStep[] {
+  const rungs: LadderStep[] = [];
   places.forEach((place, k) => {
-    const at = cells[k] as Cells;
+    const at = cells[k] as SettingsGrid;
     const held = places[k - 1];
     const last = rungs.at(-1);
     const { chance } = evaluationAt(at, place);
-    if (last !== undefined && held !== undefined && cellIndex(at, held) === cellIndex(at, place)) {
+    if (last !== undefined && held !== undefined && gridIndex(at, held) === gridIndex(at, place)) {
       rungs[rungs.length - 1] = { ...last, toEv100: at.keyEv100, leastChance: Math.min(last.leastChance, chance) };
       return;
     }
@@ -216,22 +216,22 @@ function rungsOf(scene: Scene, cells: readonly Cells[], places: readonly CellPla
 
 export interface LadderOptions {
   /** A set-up that the ladder stands on at the light now, where any can: what is in the hand. */
-  readonly through?: Hand;
+  readonly through?: ManualSettings;
 }
 
-function scoreOf(cells: Cells, place: CellPlace): number {
-  return cells.score[cellIndex(cells, place)] as number;
+function scoreOf(cells: SettingsGrid, place: GridCell): number {
+  return cells.score[gridIndex(cells, place)] as number;
 }
 
 /** A ladder whose stop has been prepared. A rung is at its exact EV: when that comes is the day's question, not its own. */
 export function ladderOf(prepared: Scene, keyEv100: number, { through }: LadderOptions = {}): LightLadder {
-  const scene = relit(prepared, { ...prepared.input.light, spreadEv: 0 });
+  const scene = withLight(prepared, { ...prepared.input.light, spreadEv: 0 });
   const { figures, input } = scene;
   const evs = ladderEvs(keyEv100);
   const cells = evs.map((ev100) => searchAt(scene, ev100));
   const bests = cells.map((at) => placeOfCell(at, bestCell(at).cell));
   const ends = { topEv100: evs[0] as number, footEv100: evs.at(-1) as number };
-  const chances = cells.map((at, k) => at.chance[cellIndex(at, bests[k] as CellPlace)] as number);
+  const chances = cells.map((at, k) => at.chance[gridIndex(at, bests[k] as GridCell)] as number);
   const span = spanOf(chances, figures.ladderChance);
   if (span === null)
     return {
@@ -247,21 +247,21 @@ export function ladderOf(prepared: Scene, keyEv100: number, { through }: LadderO
   const candidates = ladderCandidates(scene, [...(fixed === null ? [] : [fixed]), ...inSpan(bests)]);
   const nowAt = STEPS / 2 - span.first;
   const losses = inSpan(cells).map((at, k) => {
-    const best = scoreOf(at, bests[span.first + k] as CellPlace);
+    const best = scoreOf(at, bests[span.first + k] as GridCell);
     return Float64Array.from(candidates, (place) => {
-      if (fixed !== null && k === nowAt && cellIndex(at, place) !== cellIndex(at, fixed)) return Infinity;
+      if (fixed !== null && k === nowAt && gridIndex(at, place) !== gridIndex(at, fixed)) return Infinity;
       const { dial, focusM } = scene.controls;
       const [pair, zone] = [place.aperture * dial.values.length + place.dial, place.aperture * focusM.length + place.focus];
       const isAllowed =
-        keepsHardLimits(at, pair, zone) || cellIndex(at, place) === cellIndex(at, bests[span.first + k] as CellPlace);
+        keepsHardLimits(at, pair, zone) || gridIndex(at, place) === gridIndex(at, bests[span.first + k] as GridCell);
       return isAllowed ? best - scoreOf(at, place) : Infinity;
     });
   });
   const prices = pricesOf(scene);
-  const found = cheapestPath(losses, (a, b) => priceOfStep(prices, candidates[a] as CellPlace, candidates[b] as CellPlace));
+  const found = cheapestPath(losses, (a, b) => priceOfStep(prices, candidates[a] as GridCell, candidates[b] as GridCell));
   // From a hand that burns the highlights no step darker is allowed to close again: the stop's own ladder then.
   if (found === null && through !== undefined) return ladderOf(prepared, keyEv100);
-  const path = found?.path.map((k) => candidates[k] as CellPlace) ?? [];
+  const path = found?.path.map((k) => candidates[k] as GridCell) ?? [];
   const endEv = evs[span.last + 1];
   return {
     rungs: rungsOf(scene, inSpan(cells), path),

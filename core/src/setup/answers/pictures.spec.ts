@@ -4,7 +4,7 @@ import { autoExposure } from '../../exposure/index.js';
 import { DEFAULT_APPROACH, DEFAULT_INTENTS, DEFAULT_SHOOTING } from '../../stop/index.js';
 import {
   cameraResponse,
-  type CellPlace,
+  type GridCell,
   evaluationAt,
   flickerAdvice,
   passersAt,
@@ -18,7 +18,7 @@ const HAND = { fNumber: 2 ** (17 / 6), focusM: 3, shutterS: 2 ** -9, iso: null, 
 describe('the camera’s response', () => {
   const input = sampleStop(DEFAULT_INTENTS.passingCandid, 11);
   const scene = prepareSearch(input);
-  const place: CellPlace = placeOfHand(scene, HAND);
+  const place: GridCell = placeOfHand(scene, HAND);
   const evs = [-1, 3, 6, 9, 11, 14, 18];
 
   it('is what autoExposure sets at each EV', () => {

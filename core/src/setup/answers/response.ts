@@ -1,6 +1,6 @@
 import { cameraAt } from '../search/evaluation.js';
 import type { Scene } from '../scene/scene.js';
-import type { CellPlace } from '../search/searchAt.js';
+import type { GridCell } from '../search/searchAt.js';
 
 /** What the camera makes of one set-up at one light, unrounded. */
 export interface ResponsePoint {
@@ -13,7 +13,7 @@ export interface ResponsePoint {
 }
 
 /** A set-up left alone while the light runs over a span: what floats, and where it runs out. */
-export function cameraResponse(scene: Scene, place: CellPlace, evs: readonly number[]): readonly ResponsePoint[] {
+export function cameraResponse(scene: Scene, place: GridCell, evs: readonly number[]): readonly ResponsePoint[] {
   return evs.map((ev100) => ({
     ev100,
     ...cameraAt({ scene, keyEv100: ev100 }, place),

@@ -1,6 +1,6 @@
 import { type Body, DEFAULT_FIGURES, type Figures, type Film, type Flash, type Lens, type Standard } from '../../kit/index.js';
 import type { FrameLight, FrameOfStop } from '../../metering/index.js';
-import type { Approach, Intent, LightChange, MeteredOn, Movers, PlacingSchool, Shooting, Subject } from '../../stop/index.js';
+import type { Approach, Intent, LightChange, MeteredOn, Movers, PlacementMethod, Shooting, Subject } from '../../stop/index.js';
 import { APPROACHES, DEFAULT_SHOOTING } from '../../stop/index.js';
 import { checkBetween, checkBeyondFocalLength, checkFinite, checkPositive, rangeError } from '../../units/index.js';
 
@@ -23,7 +23,7 @@ export interface SetUpInput {
   /** How the light changes while one stands there; steady by default. */
   readonly changes?: LightChange;
   /** Where the stop's key is put, and on what; as in `DEFAULT_METERING` by default. */
-  readonly placing?: PlacingSchool;
+  readonly placing?: PlacementMethod;
   readonly meteredOn?: MeteredOn;
   /** The street that is in the frame; a middling one by default. */
   readonly streetWidthM?: number;

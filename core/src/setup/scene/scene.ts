@@ -142,7 +142,7 @@ export function prepareScene(input: SetUpInput, options: ControlOptions = {}): S
 }
 
 /** The same stop in another light: of what has been worked out only a changing light's share depends on it. */
-export function relit(scene: Scene, light: SetUpInput['light']): Scene {
+export function withLight(scene: Scene, light: SetUpInput['light']): Scene {
   const input = { ...scene.input, light };
   return { ...scene, input, kept: keptExposure(input, scene.tolerance) };
 }

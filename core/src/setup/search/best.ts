@@ -3,7 +3,7 @@ import { keepsHighlights } from './limits.js';
 import type { Dial } from '../question/controls.js';
 import { cameraAt } from './evaluation.js';
 import { supportOf } from '../scene/scene.js';
-import { type CellPlace, type Cells, placeOfCell } from './searchAt.js';
+import { type GridCell, type SettingsGrid, placeOfCell } from './searchAt.js';
 
 /** Scores within this of the highest are as good: the tie-break chooses among them. */
 const AS_GOOD = 0.01;
@@ -12,7 +12,7 @@ const PREFERRED_F_NUMBER = 8;
 const ROUNDING = 1e-9;
 
 /** What the tie-break looks at, in order; the smallest wins. */
-function ranks(cells: Cells, cell: number): readonly number[] {
+function ranks(cells: SettingsGrid, cell: number): readonly number[] {
   const { dial, fNumbers, focusM } = cells.scene.controls;
   const place = placeOfCell(cells, cell);
   const mark = dial.values[place.dial] as number;
@@ -26,7 +26,7 @@ function ranks(cells: Cells, cell: number): readonly number[] {
  * A slowest auto shutter is the better the nearer it lies to what the camera sets anyway, and the faster of two as near;
  * else the slowest shutter, which for a fixed ISO is the lowest.
  */
-function markRanks(cells: Cells, place: CellPlace, kind: Dial['kind'], mark: number): readonly number[] {
+function markRanks(cells: SettingsGrid, place: GridCell, kind: Dial['kind'], mark: number): readonly number[] {
   if (kind === 'slowestAuto') return [Math.abs(Math.log2(mark / cameraAt(cells, place).shutterS)), mark];
   return [kind === 'shutter' ? -mark : mark];
 }
@@ -37,7 +37,7 @@ function isBefore(a: readonly number[], b: readonly number[]): boolean {
 }
 
 /** Cells within the hard limits; all of them where none is. */
-function allowedCells(cells: Cells): Uint8Array {
+function allowedCells(cells: SettingsGrid): Uint8Array {
   const { dial, focusM, fNumbers } = cells.scene.controls;
   const [marks, focuses] = [dial.values.length, focusM.length];
   const allowed = new Uint8Array(cells.score.length);
@@ -54,7 +54,7 @@ function allowedCells(cells: Cells): Uint8Array {
   return any ? allowed : allowed.fill(1);
 }
 
-function withinIso(cells: Cells, allowed: Uint8Array, mostIsoStops: number): Uint8Array {
+function withinIso(cells: SettingsGrid, allowed: Uint8Array, mostIsoStops: number): Uint8Array {
   if (mostIsoStops === Infinity) return allowed;
   const focuses = cells.scene.controls.focusM.length;
   return allowed.map((is, cell) => (is === 1 && (cells.isoStops[Math.floor(cell / focuses)] as number) <= mostIsoStops ? 1 : 0));
@@ -80,7 +80,7 @@ export interface Best {
  * of two) or the slowest shutter, the nearest focus. Only cells with the least chance (0.05) take part: otherwise, in the dark, base
  * ISO with no chance at all would cost least. With `mostIsoStops` only those that stay within so many stops above base.
  */
-export function bestCell(cells: Cells, mostIsoStops = Infinity): Best {
+export function bestCell(cells: SettingsGrid, mostIsoStops = Infinity): Best {
   const allowed = withinIso(cells, allowedCells(cells), mostIsoStops);
   const { leastChance } = cells.scene.figures;
   const isEnough = highest(cells.chance, (cell) => allowed[cell] === 1) >= leastChance;

@@ -1,14 +1,14 @@
 import type { AutoExposure } from '../../exposure/index.js';
-import type { Hand } from '../../stop/index.js';
+import type { ManualSettings } from '../../stop/index.js';
 import { cameraFrame, cameraSets, meteredLog2 } from '../question/cameraSets.js';
 import { type BrokenLimit, type Factors, factorsAt, limitsAt } from './limits.js';
 import { supportOf } from '../scene/scene.js';
-import { type CellPlace, cellIndex, type Cells, setInStops } from './searchAt.js';
+import { type GridCell, gridIndex, type SettingsGrid, setInStops } from './searchAt.js';
 import type { SharpZone } from '../scene/sharpZone.js';
 
 /** One set-up at one light, looked at whole. */
 export interface Evaluation {
-  readonly hand: Hand;
+  readonly hand: ManualSettings;
   /** What the camera makes of it at the mean light, unrounded. */
   readonly camera: Pick<AutoExposure, 'fNumber' | 'shutterS' | 'iso' | 'errorEv'> & {
     /** What a meter would say for this exposure: shorter than the exposure where a film tires. */
@@ -26,7 +26,7 @@ export interface Evaluation {
   readonly limits: readonly BrokenLimit[];
 }
 
-export function handAt({ scene }: Pick<Cells, 'scene'>, { aperture, dial, focus }: CellPlace): Hand {
+export function handAt({ scene }: Pick<SettingsGrid, 'scene'>, { aperture, dial, focus }: GridCell): ManualSettings {
   const { controls } = scene;
   const mark = controls.dial.values[dial] as number;
   const isTime = controls.dial.kind === 'shutter' || controls.dial.kind === 'slowestAuto';
@@ -39,7 +39,7 @@ export function handAt({ scene }: Pick<Cells, 'scene'>, { aperture, dial, focus 
   };
 }
 
-export function cameraAt({ scene, keyEv100 }: Pick<Cells, 'scene' | 'keyEv100'>, place: CellPlace): Evaluation['camera'] {
+export function cameraAt({ scene, keyEv100 }: Pick<SettingsGrid, 'scene' | 'keyEv100'>, place: GridCell): Evaluation['camera'] {
   const { controls, input, keyToneEv } = scene;
   const fNumber = controls.fNumbers[place.aperture] as number;
   const camera = { log2S: 0, isoStops: 0, errorEv: 0 };
@@ -51,9 +51,9 @@ export function cameraAt({ scene, keyEv100 }: Pick<Cells, 'scene' | 'keyEv100'>,
   return { fNumber, shutterS: 2 ** camera.log2S, meteredS, iso: controls.isoBase * 2 ** camera.isoStops, errorEv };
 }
 
-export function evaluationAt(cells: Cells, place: CellPlace): Evaluation {
+export function evaluationAt(cells: SettingsGrid, place: GridCell): Evaluation {
   const { scene } = cells;
-  const cell = cellIndex(cells, place);
+  const cell = gridIndex(cells, place);
   return {
     hand: handAt(cells, place),
     camera: cameraAt(cells, place),

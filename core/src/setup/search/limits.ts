@@ -1,5 +1,5 @@
 import type { IntentKind } from '../../stop/index.js';
-import { type CellPlace, cellIndex, type Cells } from './searchAt.js';
+import { type GridCell, gridIndex, type SettingsGrid } from './searchAt.js';
 import type { SetUpInput } from '../question/searchInput.js';
 
 /** Everything that can hold a picture back, in the words of the charts' keys. */
@@ -48,21 +48,21 @@ function protectsHighlights({ intent, body }: SetUpInput): boolean {
 }
 
 /** Stops by which the key, which is the bright part of the frame, lies over the body's headroom at the mean light. */
-function overHeadroomEv({ scene, errorEv }: Cells, pair: number): number {
+function overHeadroomEv({ scene, errorEv }: SettingsGrid, pair: number): number {
   if (!protectsHighlights(scene.input)) return -Infinity;
   return scene.keyToneEv + (errorEv[pair] as number) - scene.input.body.headroomEv;
 }
 
-function pairOf({ scene }: Cells, { aperture, dial }: CellPlace): number {
+function pairOf({ scene }: SettingsGrid, { aperture, dial }: GridCell): number {
   return aperture * scene.controls.dial.values.length + dial;
 }
 
-function zoneOf({ scene }: Cells, { aperture, focus }: CellPlace): number {
+function zoneOf({ scene }: SettingsGrid, { aperture, focus }: GridCell): number {
   return aperture * scene.controls.focusM.length + focus;
 }
 
 /** Every factor of one cell. The joint one is the chance without the others, where they are alike over the light. */
-export function factorsAt(cells: Cells, place: CellPlace): Factors {
+export function factorsAt(cells: SettingsGrid, place: GridCell): Factors {
   const pair = pairOf(cells, place);
   const others =
     (cells.shake[pair] as number) *
@@ -70,7 +70,7 @@ export function factorsAt(cells: Cells, place: CellPlace): Factors {
     (cells.flicker[pair] as number) *
     (cells.flash[pair] as number) *
     cells.scene.kept;
-  const chance = cells.chance[cellIndex(cells, place)] as number;
+  const chance = cells.chance[gridIndex(cells, place)] as number;
   return {
     depth: (cells.scene.table.depth[zoneOf(cells, place)] as number) * cells.lock,
     motion: cells.motion[pair] as number,
@@ -86,17 +86,17 @@ export function factorsAt(cells: Cells, place: CellPlace): Factors {
 const ROUNDING = 1e-9;
 
 /** Whether a pair keeps the highlights, whatever its focus. */
-export function keepsHighlights(cells: Cells, pair: number): boolean {
+export function keepsHighlights(cells: SettingsGrid, pair: number): boolean {
   return overHeadroomEv(cells, pair) <= ROUNDING;
 }
 
 /** Whether a cell keeps every hard limit. */
-export function keepsHardLimits(cells: Cells, pair: number, zone: number): boolean {
+export function keepsHardLimits(cells: SettingsGrid, pair: number, zone: number): boolean {
   return cells.scene.belongs[zone] === true && keepsHighlights(cells, pair);
 }
 
 /** The hard limits that a cell breaks. */
-export function hardLimitsAt(cells: Cells, place: CellPlace): readonly BrokenLimit[] {
+export function hardLimitsAt(cells: SettingsGrid, place: GridCell): readonly BrokenLimit[] {
   const over = overHeadroomEv(cells, pairOf(cells, place));
   return [
     ...(over > ROUNDING ? [{ limit: 'highlights' as const, left: -over }] : []),
@@ -105,7 +105,7 @@ export function hardLimitsAt(cells: Cells, place: CellPlace): readonly BrokenLim
 }
 
 /** All limits that a cell breaks, the hard ones first, then the worst. */
-export function limitsAt(cells: Cells, place: CellPlace): readonly BrokenLimit[] {
+export function limitsAt(cells: SettingsGrid, place: GridCell): readonly BrokenLimit[] {
   const pair = pairOf(cells, place);
   const factors = factorsAt(cells, place);
   const least = cells.scene.figures.softFactor - ROUNDING;

@@ -9,7 +9,7 @@ import { placeOnGrid } from '../scene/timeGrid.js';
  * Every cell that the hand can set, at one light. A cell is an aperture, a mark of the dial and a focus:
  * `(aperture * dial + mark) * focuses + focus`; a pair is the cell without its focus.
  */
-export interface Cells {
+export interface SettingsGrid {
   readonly scene: Scene;
   readonly keyEv100: number;
   readonly light: LightNodes;
@@ -30,17 +30,17 @@ export interface Cells {
   readonly lock: number;
 }
 
-export interface CellPlace {
+export interface GridCell {
   readonly aperture: number;
   readonly dial: number;
   readonly focus: number;
 }
 
-export function cellIndex({ scene: { controls } }: Pick<Cells, 'scene'>, { aperture, dial, focus }: CellPlace): number {
+export function gridIndex({ scene: { controls } }: Pick<SettingsGrid, 'scene'>, { aperture, dial, focus }: GridCell): number {
   return (aperture * controls.dial.values.length + dial) * controls.focusM.length + focus;
 }
 
-export function placeOfCell({ scene: { controls } }: Pick<Cells, 'scene'>, cell: number): CellPlace {
+export function placeOfCell({ scene: { controls } }: Pick<SettingsGrid, 'scene'>, cell: number): GridCell {
   const focuses = controls.focusM.length;
   const pair = Math.floor(cell / focuses);
   const marks = controls.dial.values.length;
@@ -142,11 +142,11 @@ function dot(weights: Float64Array, joint: Float64Array, row: number, first: num
 
 export interface SearchOptions {
   /** Only the cells of one aperture and mark of the dial are worked out; the rest stays 0. */
-  readonly only?: Pick<CellPlace, 'aperture' | 'dial'>;
+  readonly only?: Pick<GridCell, 'aperture' | 'dial'>;
 }
 
 /** Every cell's chance and score at one light. Heavy parts are the scene's; this is a few milliseconds. */
-export function searchAt(scene: Scene, keyEv100: number, { only }: SearchOptions = {}): Cells {
+export function searchAt(scene: Scene, keyEv100: number, { only }: SearchOptions = {}): SettingsGrid {
   const { controls, grid, input, figures } = scene;
   const { joint } = scene.table;
   const { fNumbers, dial, focusM } = controls;
@@ -155,7 +155,7 @@ export function searchAt(scene: Scene, keyEv100: number, { only }: SearchOptions
   const light = lightNodes(keyEv100, input.light.spreadEv ?? 0);
   const frame = cameraFrame(controls, input.body.atCeiling === 'slowerShutter');
   const of = (length: number): Float64Array => new Float64Array(length);
-  const cells: Cells = {
+  const cells: SettingsGrid = {
     scene,
     keyEv100,
     light,

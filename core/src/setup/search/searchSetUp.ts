@@ -1,9 +1,9 @@
-import type { Hand } from '../../stop/index.js';
+import type { ManualSettings } from '../../stop/index.js';
 import { bestCell } from './best.js';
 import { type Evaluation, evaluationAt } from './evaluation.js';
 import type { BrokenLimit } from './limits.js';
 import { prepareScene, type Scene } from '../scene/scene.js';
-import { type CellPlace, type Cells, placeOfCell, searchAt } from './searchAt.js';
+import { type GridCell, type SettingsGrid, placeOfCell, searchAt } from './searchAt.js';
 import { checkSetUpInput, type SetUpInput } from '../question/searchInput.js';
 import { type Sides, sidesOf } from './sides.js';
 import { APPROACHES } from '../../stop/index.js';
@@ -19,7 +19,7 @@ export interface Found {
   readonly sides: Sides;
 }
 
-export function foundIn(cells: Cells): Found {
+export function foundIn(cells: SettingsGrid): Found {
   const { cell, isEnough } = bestCell(cells);
   const place = placeOfCell(cells, cell);
   const best = evaluationAt(cells, place);
@@ -48,7 +48,7 @@ function markOf(marks: readonly number[], value: number, name: string): number {
 }
 
 /** The cell that a hand's settings are. @throws RangeError naming the marks where one of them is none. */
-export function placeOfHand({ controls }: Scene, hand: Hand): CellPlace {
+export function placeOfHand({ controls }: Scene, hand: ManualSettings): GridCell {
   const { dial } = controls;
   const { support } = hand;
   const value = dial.kind === 'iso' ? hand.iso : dial.kind === 'support' ? null : hand.shutterS;
@@ -75,7 +75,7 @@ function steadiestUpTo(values: readonly number[], support: number | null): numbe
 }
 
 /** The cell nearest to a hand's settings, where kit or approach have changed since; `fallback` for what it does not set. */
-export function nearestPlace({ controls }: Scene, hand: Hand, fallback: CellPlace): CellPlace {
+export function nearestPlace({ controls }: Scene, hand: ManualSettings, fallback: GridCell): GridCell {
   const { kind, values } = controls.dial;
   const value = kind === 'support' ? APPROACHES.support.indexOf(hand.support) : kind === 'iso' ? hand.iso : hand.shutterS;
   return {
@@ -90,7 +90,7 @@ export function nearestPlace({ controls }: Scene, hand: Hand, fallback: CellPlac
  * the camera makes of it. `hand` is in marks that the approach has the hand set.
  * @throws TypeError, RangeError as `searchSetUp`, and RangeError for a value that is no mark.
  */
-export function evaluateSetUp(input: SetUpInput, hand: Hand): Evaluation {
+export function evaluateSetUp(input: SetUpInput, hand: ManualSettings): Evaluation {
   const scene = prepareSearch({ ...input, approach: { ...input.approach, support: hand.support } });
   return evaluationAt(searchAt(scene, input.light.keyEv100), placeOfHand(scene, hand));
 }

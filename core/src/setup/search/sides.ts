@@ -1,5 +1,5 @@
 import { type Limit, limitsAt } from './limits.js';
-import type { CellPlace, Cells } from './searchAt.js';
+import type { GridCell, SettingsGrid } from './searchAt.js';
 
 /** What stops a control on one side of the best: the mark at which it is broken; `end` is the last mark there is. */
 export type SideLimit =
@@ -16,14 +16,14 @@ export interface Sides {
   readonly focusHigher: SideLimit;
 }
 
-type Axis = keyof CellPlace;
+type Axis = keyof GridCell;
 
-function marksOf({ scene: { controls } }: Cells, axis: Axis): readonly number[] {
+function marksOf({ scene: { controls } }: SettingsGrid, axis: Axis): readonly number[] {
   return { aperture: controls.fNumbers, dial: controls.dial.values, focus: controls.focusM }[axis];
 }
 
 /** Walks from the best along one control to the first limit that the best itself does not break. */
-function walk(cells: Cells, best: CellPlace, axis: Axis, step: 1 | -1): SideLimit {
+function walk(cells: SettingsGrid, best: GridCell, axis: Axis, step: 1 | -1): SideLimit {
   const marks = marksOf(cells, axis);
   const own = new Set(limitsAt(cells, best).map(({ limit }) => limit));
   let steps = 0;
@@ -36,7 +36,7 @@ function walk(cells: Cells, best: CellPlace, axis: Axis, step: 1 | -1): SideLimi
 }
 
 /** The limit named on each side of the best is the first broken in that direction. */
-export function sidesOf(cells: Cells, best: CellPlace): Sides {
+export function sidesOf(cells: SettingsGrid, best: GridCell): Sides {
   return {
     apertureLower: walk(cells, best, 'aperture', -1),
     apertureHigher: walk(cells, best, 'aperture', 1),

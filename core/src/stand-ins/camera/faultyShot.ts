@@ -3,7 +3,7 @@ import { BUILT_IN_SCENES, type LuminanceMap, paintScene, type SceneDescription, 
 import { type Cause, type PictureSpot, TILES_LONG, TILES_SHORT } from '../../log/index.js';
 import { blurDiscMm } from '../../optics/index.js';
 import { distanceOf, SCENE_DEPTHS, type SceneDepths } from './depths.js';
-import type { Path } from './plane.js';
+import type { BlurPath } from './plane.js';
 import { type HandsPath, isBare, type StandInShot } from './standInCamera.js';
 
 /** What a made-up shot is to suffer from. */
@@ -25,7 +25,7 @@ const from = (random: Random, low: number, high: number): number => low + (high 
 const oneOf = <T>(random: Random, all: readonly T[]): T => all[Math.floor(random() * all.length)] as T;
 
 /** A nearly straight line of a length, bent a little, by points a half pixel apart. */
-function line(random: Random, lengthPx: number, angleDeg: number, bend: number): Path {
+function line(random: Random, lengthPx: number, angleDeg: number, bend: number): BlurPath {
   const points = Math.max(3, Math.ceil(2 * lengthPx));
   const [cos, sin] = [Math.cos((angleDeg * Math.PI) / 180), Math.sin((angleDeg * Math.PI) / 180)];
   const sag = bend * lengthPx * (random() - 0.5);

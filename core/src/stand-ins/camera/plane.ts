@@ -57,10 +57,10 @@ function addSpans(out: Float32Array, from: number, width: number, sums: Float64A
 }
 
 /** Where a picture has gone while the shutter was open: shifts of it in pixels, each for as long as the others. */
-export type Path = readonly { readonly x: number; readonly y: number }[];
+export type BlurPath = readonly { readonly x: number; readonly y: number }[];
 
 /** Adds a picture shifted by whole and parts of pixels to another; beyond the edges it goes on as it ends. */
-function addShifted(out: Float32Array, { width, height, values }: Plane, { x, y }: Path[number], weight: number): void {
+function addShifted(out: Float32Array, { width, height, values }: Plane, { x, y }: BlurPath[number], weight: number): void {
   const [left, top] = [Math.floor(-x), Math.floor(-y)];
   const [tx, ty] = [-x - left, -y - top];
   const parts = [(1 - tx) * (1 - ty), tx * (1 - ty), (1 - tx) * ty, tx * ty].map((part) => part * weight);
@@ -81,7 +81,7 @@ function addShifted(out: Float32Array, { width, height, values }: Plane, { x, y 
 }
 
 /** The mean along a path that the whole picture took. */
-export function pathBlurred(plane: Plane, path: Path): Plane {
+export function pathBlurred(plane: Plane, path: BlurPath): Plane {
   const out = planeOf(plane.width, plane.height);
   for (const shift of path) addShifted(out.values, plane, shift, 1 / path.length);
   return out;

@@ -2,12 +2,21 @@ import { blurDiscMm } from '../../optics/index.js';
 import { type LuminanceMap, type Medium, paintScene, type SceneDescription, seeded, toneOf } from '../../metering/index.js';
 import { distanceOf, SCENE_DEPTHS, type SceneDepths } from './depths.js';
 import { stones } from './stones.js';
-import { boxBlurred, discBlurred, type Path, pathBlurred, type Plane, planeOf, softenedByCamera, turnBlurred } from './plane.js';
+import {
+  boxBlurred,
+  discBlurred,
+  type BlurPath,
+  pathBlurred,
+  type Plane,
+  planeOf,
+  softenedByCamera,
+  turnBlurred,
+} from './plane.js';
 
 /** What hands did while the shutter was open. */
 export type HandsPath =
   | { readonly kind: 'still' }
-  | { readonly kind: 'shift'; readonly path: Path }
+  | { readonly kind: 'shift'; readonly path: BlurPath }
   | { readonly kind: 'turn'; readonly centre: { readonly x: number; readonly y: number }; readonly turnsDeg: readonly number[] };
 
 /** A shot of a scene: what was set, and what went wrong. */
@@ -25,7 +34,7 @@ export interface StandInShot {
   readonly focusM: number;
   readonly hands: HandsPath;
   /** What the subject went through in the frame, pixels. */
-  readonly subjectPath: Path;
+  readonly subjectPath: BlurPath;
   /** Light scattered over the frame, a share of what falls on it. */
   readonly veil: number;
   /** Electrons that a mid-grey pixel is made of, and those that reading it out adds. */
@@ -53,7 +62,7 @@ const ABOUT_PX = 80;
 interface Sheet {
   readonly distanceM: number;
   readonly discPx: number;
-  readonly path: Path | null;
+  readonly path: BlurPath | null;
   readonly isOwn: Uint8Array;
 }
 

@@ -9,7 +9,7 @@ import {
   type SpotPoint,
   TENTHS_PER_RADIAN,
 } from './horizon.js';
-import { block, type Station, toTenths } from './raiseHorizon.js';
+import { blockSpan, type Station, bearingTenths } from './raiseHorizon.js';
 
 /** Horizons measured: every prism there is against every place, as few of them as can be told apart. docs/formulas.md#horizon. */
 
@@ -88,7 +88,7 @@ function horizonsOf(
       if (tangent > 0 && mask[bearing] === 1)
         ground[bearing] = tangent === Infinity ? SHUT : Math.round(Math.atan(tangent) * TENTHS_PER_RADIAN);
     }
-    return toTenths(over, ground);
+    return bearingTenths(over, ground);
   });
   return { groundTenths, hanging };
 }
@@ -199,6 +199,6 @@ function blockAll(prisms: readonly Prism[], circles: Float64Array, station: Stat
         seesHigh = seesHigh && !isCovered(high, topHigh, mask);
       }
     }
-    if (seesLow || seesHigh) block(prisms[k] as Prism, station, mask, seesLow, seesHigh);
+    if (seesLow || seesHigh) blockSpan(prisms[k] as Prism, station, mask, seesLow, seesHigh);
   }
 }

@@ -72,7 +72,7 @@ const touched = new Int16Array(HORIZON_BEARINGS);
  * Blocked intervals of a prism that hangs over the point's height, bearing by bearing, onto `list` as tangents; without
  * those that lie under what the ground blocks already.
  */
-function hangOver(
+function addOverhang(
   prism: Prism,
   station: Pick<SpotPoint, 'eastM' | 'northM'>,
   heightM: number,
@@ -109,7 +109,7 @@ function hangOver(
 const PACK = 1024;
 
 /** Sorted, joined where they touch, without what the ground already blocks. Packed into numbers, which sort fast. */
-export function toTenths(list: readonly number[], ground: Uint16Array): Int16Array | null {
+export function bearingTenths(list: readonly number[], ground: Uint16Array): Int16Array | null {
   if (list.length === 0) return null;
   const packed = new Float64Array(list.length / 3);
   const tenths = (tangent: number): number => Math.round(Math.atan(tangent) * TENTHS_PER_RADIAN);
@@ -145,12 +145,12 @@ export function toTenths(list: readonly number[], ground: Uint16Array): Int16Arr
 }
 
 /** Raises the station's tangents by a prism that stands on its level or below, lists the intervals of one that hangs above. */
-export function block(prism: Prism, station: Station, mask: BearingMask, seesLow: boolean, seesHigh: boolean): void {
+export function blockSpan(prism: Prism, station: Station, mask: BearingMask, seesLow: boolean, seesHigh: boolean): void {
   const { lowM, low, high, overLow, overHigh } = station;
   const highM = station.highM ?? lowM;
   const [hangsLow, hangsHigh] = [seesLow && prism.baseM > lowM, seesHigh && prism.baseM > highM];
-  if (hangsLow) hangOver(prism, station, lowM, mask, low, overLow);
-  if (hangsHigh) hangOver(prism, station, highM, mask, high, overHigh);
+  if (hangsLow) addOverhang(prism, station, lowM, mask, low, overLow);
+  if (hangsHigh) addOverhang(prism, station, highM, mask, high, overHigh);
   const [standsLow, standsHigh] = [seesLow && !hangsLow, seesHigh && !hangsHigh];
   if (!standsLow && !standsHigh) return;
   if (isInFootprint(prism, station)) {
@@ -160,7 +160,7 @@ export function block(prism: Prism, station: Station, mask: BearingMask, seesLow
   }
   const [aboveLowM, aboveHighM] = [standsLow ? prism.heightM - lowM : 0, standsHigh ? prism.heightM - highM : 0];
   let touches = false;
-  for (const ring of prism.rings) touches = raise(ring, station, aboveLowM, aboveHighM, mask) || touches;
+  for (const ring of prism.rings) touches = raiseHorizonBy(ring, station, aboveLowM, aboveHighM, mask) || touches;
   if (touches && standsLow) blockInwards(prism, station, low);
   if (touches && standsHigh) blockInwards(prism, station, high);
 }
@@ -169,7 +169,7 @@ export function block(prism: Prism, station: Station, mask: BearingMask, seesLow
  * Raises the tangents to the top of a ring's walls, so far over the station's heights: height ÷ distance along each bearing.
  * Only walls that face the station count, because a ray meets one of those first. True for a point on the ring itself.
  */
-function raise(ring: Float64Array, station: Station, aboveLowM: number, aboveHighM: number, mask: BearingMask): boolean {
+function raiseHorizonBy(ring: Float64Array, station: Station, aboveLowM: number, aboveHighM: number, mask: BearingMask): boolean {
   const { eastM, northM, low, high } = station;
   let touches = false;
   const count = ring.length / 2;

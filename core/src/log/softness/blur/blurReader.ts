@@ -2,7 +2,7 @@ import { type Edges, edgesOf, SECTORS } from './edges.js';
 import { halved, type Luma } from '../luma.js';
 import { halvedNoise, type PictureNoise } from './pictureNoise.js';
 import { type Blur, blurOf, type SectorEdges, SHARPER_QUANTILE } from './spread.js';
-import type { CellRun, Grid } from '../windows.js';
+import type { CellRun, WindowGrid } from '../windows.js';
 
 /** Wider than this, in pixels of the scale at hand, the next coarser scale is asked. */
 const WIDE_PX = 2.2;
@@ -23,7 +23,7 @@ interface Scale {
 }
 
 /** A counting sort by sector and cell. */
-function byCell(edges: Edges, { width, height }: Luma, { across, down }: Grid): Omit<Scale, 'perPixel'> {
+function byCell(edges: Edges, { width, height }: Luma, { across, down }: WindowGrid): Omit<Scale, 'perPixel'> {
   const { count, column, row, sector } = edges;
   const cells = across * down;
   const starts = new Uint32Array(cells * SECTORS + 1);
@@ -63,7 +63,7 @@ function ofRuns({ cells, edges, starts }: Scale, runs: readonly CellRun[], room:
   });
 }
 
-function scalesOf(luma: Luma, noise: PictureNoise, grid: Grid): readonly Scale[] {
+function scalesOf(luma: Luma, noise: PictureNoise, grid: WindowGrid): readonly Scale[] {
   const scales: Scale[] = [];
   let [scaled, noiseHere] = [luma, noise];
   for (let halvings = 0; halvings <= MOST_HALVINGS && Math.min(scaled.width, scaled.height) >= LEAST_SIDE_PX; halvings++) {
@@ -88,7 +88,7 @@ export type BlurReader = (runs: readonly CellRun[], quantile?: number) => Blur |
  * Reads the blur by edges of several scales, from the finest: the coarser ones for what is wide, or hidden by noise.
  * Source: docs/log.md#blur.
  */
-export function blurReader(luma: Luma, noise: PictureNoise, grid: Grid): BlurReader {
+export function blurReader(luma: Luma, noise: PictureNoise, grid: WindowGrid): BlurReader {
   const scales = scalesOf(luma, noise, grid);
   const most = Math.max(0, ...scales.map(({ edges }) => edges.strength.length));
   const room = { strength: new Float32Array(most), variance: new Float32Array(most) };

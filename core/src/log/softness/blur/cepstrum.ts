@@ -1,6 +1,6 @@
 import type { Luma } from '../luma.js';
 import { SquareTransform } from './squareTransform.js';
-import type { Grid } from '../windows.js';
+import type { WindowGrid } from '../windows.js';
 
 /** Side of a part whose cepstrum is taken, pixels. */
 export const PART_PX = 128;
@@ -30,7 +30,7 @@ export type Cepstrum = Float32Array;
 /** Where a lag is in a cepstrum. */
 export const lagAt = (x: number, y: number): number => y * PART_PX + ((x + PART_PX) % PART_PX);
 
-export interface Cepstra extends Grid {
+export interface Cepstra extends WindowGrid {
   /** Null where a part is plain. */
   readonly parts: readonly (Cepstrum | null)[];
 }
@@ -147,7 +147,7 @@ class CepstrumReader {
 let reader: CepstrumReader | null = null;
 
 /** Where parts of a picture lie: evenly over it, null where it is smaller than one. */
-export function partGrid({ width, height }: Pick<Luma, 'width' | 'height'>): Grid | null {
+export function partGrid({ width, height }: Pick<Luma, 'width' | 'height'>): WindowGrid | null {
   if (Math.min(width, height) < PART_PX) return null;
   const count = (length: number): number => 1 + Math.ceil((length - PART_PX) / (APART * PART_PX));
   return { across: count(width), down: count(height) };

@@ -2,10 +2,10 @@ import type { PictureSpot } from '../../frames/frame.js';
 import { blurTrace, type BlurTrace } from './blurTrace.js';
 import { cepstraOf, type Cepstrum, meanCepstrum, PART_PX } from './cepstrum.js';
 import type { Luma } from '../luma.js';
-import type { Grid } from '../windows.js';
+import type { WindowGrid } from '../windows.js';
 
 /** What cepstra say of a picture: of all of it together, and about places over it. */
-export interface TraceMap extends Grid {
+export interface TraceMap extends WindowGrid {
   /** Null where nothing in it has enough contrast. */
   readonly whole: BlurTrace | null;
   /** Row by row, each part with those above and below: somebody is taller than wide. */

@@ -1,2 +1,0 @@
-export { WalkFiles } from './walk-files';
-export { FileActions } from './file-actions';

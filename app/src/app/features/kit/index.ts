@@ -1,1 +1,0 @@
-export { KitView } from './kit-view';

@@ -1,2 +1,0 @@
-export { MapFile } from './map-file';
-export { WalkMap } from './walk-map';

@@ -1,1 +1,0 @@
-export { NowView } from './now-view';

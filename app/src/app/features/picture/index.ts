@@ -1,1 +1,0 @@
-export { KeptPicture } from './kept-picture';

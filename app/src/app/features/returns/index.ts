@@ -1,2 +1,0 @@
-export { ReturnsPage } from './returns-page';
-export { nextLines } from './return-words';

@@ -1,1 +1,0 @@
-export { RibbonHead } from './ribbon-head';

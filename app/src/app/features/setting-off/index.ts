@@ -1,1 +1,0 @@
-export { BeforeSettingOff } from './before-setting-off';

@@ -1,1 +1,0 @@
-export { ShootingFields } from './shooting-fields';

@@ -1,1 +1,0 @@
-export { Spine } from './spine';

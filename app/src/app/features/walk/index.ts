@@ -1,1 +1,0 @@
-export { WalkView } from './walk-view';

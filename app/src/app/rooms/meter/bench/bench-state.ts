@@ -1,0 +1,109 @@
+import { computed, inject, Injectable, signal } from '@angular/core';
+import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { METER_PATTERNS, type MeterPattern } from '@roam-dial/core/kit';
+import { BUILT_IN_SCENES, FULL_MAP, mapSizeOf, type SceneDescription, sceneOfStop, type Spot } from '@roam-dial/core/metering';
+import { frameOf } from '@roam-dial/core/setup';
+import { distinctUntilChanged, filter } from 'rxjs';
+import type { BenchMeter, BenchSource } from '../../../workers/bench/bench-jobs';
+import { BenchClient } from '../../../workers/bench/bench.client';
+import { type BenchPhoto, readPhotograph } from './photograph';
+import { MeterState } from '../meter-state';
+
+/** The scene that is metered: the stop's own, one that ships, or the person's photograph. */
+export type SceneChoice = string;
+export const OWN_STOP: SceneChoice = 'stop';
+export const PHOTO: SceneChoice = 'photo';
+/** What lies under the spot is the key. */
+export const UNDER_SPOT = 'spot';
+
+const FIRST_WHITE_K = 5500;
+const HALF = 0.5;
+
+/** What lies on the bench, and what the worker says of it. Nothing of it is stored. */
+@Injectable()
+export class BenchState {
+  private readonly meter = inject(MeterState);
+  private readonly client = inject(BenchClient);
+
+  readonly choice = signal<SceneChoice>(OWN_STOP);
+  readonly keyPlace = signal<number | typeof UNDER_SPOT>(0);
+  /** Null: as the scene has it. */
+  readonly tone = signal<number | null>(null);
+  readonly at = signal<Spot | null>(null);
+  readonly pattern = signal<MeterPattern>('wholeFrame');
+  readonly whiteBalanceK = signal(FIRST_WHITE_K);
+  readonly split = signal(HALF);
+  readonly photo = signal<BenchPhoto | null>(null);
+  readonly problem = signal<string | null>(null);
+
+  /** The described scene on the bench; null for a photograph. */
+  readonly scene = computed<SceneDescription | null>(() => {
+    const choice = this.choice();
+    if (choice === PHOTO) return null;
+    const card = this.meter.card();
+    if (choice !== OWN_STOP) return BUILT_IN_SCENES.find(({ id }) => id === choice) ?? null;
+    if (card === null) return null;
+    return sceneOfStop(frameOf(card.input));
+  });
+
+  private readonly source = computed<BenchSource | null>(() => {
+    const [scene, card, photo] = [this.scene(), this.meter.card(), this.photo()];
+    if (scene === null) return photo === null ? null : { kind: 'photo', id: photo.id };
+    const size = scene.id === OWN_STOP && card !== null ? mapSizeOf(card.input, FULL_MAP.height) : FULL_MAP;
+    return { kind: 'described', scene, ...size };
+  });
+
+  private readonly question = computed<BenchMeter | null>(() => {
+    const [source, card, medium] = [this.source(), this.meter.card(), this.meter.medium()];
+    if (source === null || card === null || medium === null) return null;
+    const place = this.keyPlace();
+    return {
+      kind: 'meter',
+      source,
+      key: place === UNDER_SPOT ? { kind: 'spot' } : { kind: 'own', place },
+      tone: this.tone(),
+      at: this.at(),
+      pattern: this.pattern(),
+      patterns: METER_PATTERNS,
+      school: this.meter.metering().school,
+      medium,
+      body: card.kit.body,
+      whiteBalanceK: this.whiteBalanceK(),
+      media: this.meter.mediaAtHand().map((one) => one.medium),
+    };
+  });
+
+  private readonly answer$ = this.client.answers(
+    toObservable(this.question).pipe(
+      filter((question) => question !== null),
+      distinctUntilChanged((a, b) => JSON.stringify(a) === JSON.stringify(b)),
+    ),
+  );
+  readonly answer = toSignal(this.answer$, { initialValue: null });
+
+  choose(choice: SceneChoice): void {
+    this.choice.set(choice);
+    this.keyPlace.set(choice === PHOTO ? UNDER_SPOT : 0);
+    this.tone.set(null);
+    this.at.set(null);
+  }
+
+  chooseKey(place: number | typeof UNDER_SPOT): void {
+    this.keyPlace.set(place);
+    this.tone.set(null);
+    this.at.set(place === UNDER_SPOT ? (this.answer()?.at ?? null) : null);
+  }
+
+  /** Takes a photograph for the scene; why not, where it cannot be. */
+  async usePhoto(file: File): Promise<void> {
+    this.problem.set(null);
+    const read = await readPhotograph(file);
+    if (!read.ok) {
+      this.problem.set(read.message);
+      return;
+    }
+    this.client.usePhoto(read.photo.id, read.photo.photograph);
+    this.photo.set(read.photo);
+    this.choose(PHOTO);
+  }
+}

@@ -1,5 +1,0 @@
-import { BenchDesk, type BenchQuestion, buffersOfBench } from './bench-desk';
-import { serve } from './serve';
-
-const desk = new BenchDesk();
-serve((question: BenchQuestion) => desk.answer(question), buffersOfBench);

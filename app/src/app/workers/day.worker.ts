@@ -1,5 +1,0 @@
-import { serve } from './serve';
-import { type DayAsked, DayDesk } from './day-desk';
-
-const desk = new DayDesk();
-serve((asked: DayAsked) => desk.answer(asked));

@@ -1,4 +1,0 @@
-import { frameAnswer } from './frame-desk';
-import { serveAsync } from './serve-async';
-
-serveAsync(frameAnswer);

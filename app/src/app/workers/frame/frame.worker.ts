@@ -1,0 +1,4 @@
+import { frameAnswer } from './frame-jobs';
+import { serveAsync } from '../serve-async';
+
+serveAsync(frameAnswer);

@@ -1,4 +1,0 @@
-import { mapSteps } from './map-desk';
-import { serve } from './serve';
-
-serve(mapSteps);

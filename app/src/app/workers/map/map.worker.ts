@@ -1,0 +1,4 @@
+import { mapSteps } from './map-jobs';
+import { serve } from '../serve';
+
+serve(mapSteps);

@@ -1,4 +1,0 @@
-import { serve } from './serve';
-import { setUpSteps } from './set-up-desk';
-
-serve(setUpSteps);

@@ -1,0 +1,68 @@
+import type { Lens } from '@roam-dial/core/kit';
+import { type FilmAnswer, filmsFor, type FilmStop } from '@roam-dial/core/metering';
+import { type FilmQuestion, filmStopsOf } from '@roam-dial/core/plan';
+import {
+  type ApproachRow,
+  compareApproaches,
+  type FirstLimit,
+  firstLimit,
+  type HomeState,
+  homeState,
+  type HomeStop,
+  type LightLadder,
+  lightLadder,
+  type SetUpInput,
+  type WayOutResult,
+  waysOut,
+} from '@roam-dial/core/setup';
+import type { ManualSettings } from '@roam-dial/core/stop';
+
+/** What takes longer than a frame. */
+export type SetUpQuestion =
+  | { readonly kind: 'ladder'; readonly input: SetUpInput; readonly through: ManualSettings }
+  | { readonly kind: 'waysOut'; readonly input: SetUpInput; readonly lenses: readonly Lens[] }
+  | { readonly kind: 'approaches'; readonly input: SetUpInput }
+  | { readonly kind: 'firstLimit'; readonly input: SetUpInput; readonly focus: number | null }
+  | { readonly kind: 'home'; readonly stops: readonly HomeStop[] }
+  | { readonly kind: 'film'; readonly of: FilmQuestion };
+
+/** The stops of a walk as film sees them, and the rolls at hand by what they do there, the best first. */
+export interface FilmsFound {
+  readonly stops: readonly FilmStop[];
+  readonly ranked: readonly FilmAnswer[];
+}
+
+function filmsFound(question: FilmQuestion): FilmsFound {
+  const stops = filmStopsOf(question);
+  return { stops, ranked: filmsFor(stops, question.films) };
+}
+
+export interface SetUpAnswers {
+  readonly ladder: LightLadder;
+  readonly waysOut: readonly WayOutResult[];
+  readonly approaches: readonly ApproachRow[];
+  readonly firstLimit: FirstLimit | null;
+  readonly home: HomeState | null;
+  readonly film: FilmsFound;
+}
+
+export type SetUpAnswer = SetUpAnswers[keyof SetUpAnswers];
+
+/** Each is answered in one step: what takes longer than a frame, and less than anybody would wait for a share of it. */
+export function* setUpSteps(question: SetUpQuestion): Generator<null, SetUpAnswer> {
+  yield null;
+  switch (question.kind) {
+    case 'ladder':
+      return lightLadder(question.input, { through: question.through });
+    case 'waysOut':
+      return waysOut(question.input, question.lenses);
+    case 'approaches':
+      return compareApproaches(question.input);
+    case 'firstLimit':
+      return firstLimit(question.input, question.focus);
+    case 'home':
+      return homeState(question.stops);
+    case 'film':
+      return filmsFound(question.of);
+  }
+}

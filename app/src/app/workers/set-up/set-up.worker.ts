@@ -1,0 +1,4 @@
+import { serve } from '../serve';
+import { setUpSteps } from './set-up-jobs';
+
+serve(setUpSteps);

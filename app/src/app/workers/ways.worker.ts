@@ -1,5 +1,0 @@
-import { serve } from './serve';
-import { type WaysQuestion, WaysDesk } from './ways-desk';
-
-const desk = new WaysDesk();
-serve((question: WaysQuestion) => desk.answer(question));
