@@ -8,10 +8,16 @@ export class AppPage {
   readonly card: Locator;
   readonly spine: Locator;
   readonly timeHandle: Locator;
+  private readonly bar: Locator;
+  private readonly more: Locator;
+  private readonly moreRooms: Locator;
 
   constructor(readonly page: Page) {
     this.card = page.getByRole('article', { name: 'Dial card' });
     this.spine = page.locator('rd-spine');
+    this.bar = page.getByRole('navigation', { name: 'Rooms', exact: true });
+    this.more = this.bar.getByRole('button', { name: 'More', exact: true });
+    this.moreRooms = page.getByRole('navigation', { name: 'More rooms' });
     this.timeHandle = page.getByRole('slider', { name: 'Time of day' });
   }
 
@@ -102,15 +108,44 @@ export class AppPage {
     return rowsStored(this.page, 'roam-dial', 'sights');
   }
 
-  async room(name: 'Walk' | 'Light' | 'Set-up' | 'Meter' | 'Log' | 'Kit' | 'Card'): Promise<void> {
-    const bar = this.page.getByRole('navigation', { name: 'Rooms' });
-    const more = bar.getByRole('button', { name: 'More', exact: true });
+  async room(name: string): Promise<void> {
     // In the hand the bar holds five; the others are under More.
-    if ((await more.isVisible()) && (await bar.getByRole('link', { name }).count()) === 0) {
-      await more.click();
-      await this.page.getByRole('navigation', { name: 'More rooms' }).getByRole('link', { name }).click();
-    } else await bar.getByRole('link', { name }).click();
+    if ((await this.more.isVisible()) && (await this.bar.getByRole('link', { name }).count()) === 0) {
+      await this.more.click();
+      await this.moreRooms.getByRole('link', { name }).click();
+    } else await this.bar.getByRole('link', { name }).click();
     await expect(this.page.getByRole('heading', { level: 1, name: name === 'Card' ? 'Dial card' : name })).toBeAttached();
+  }
+
+  /** What the bar leads to, and what is under More in the hand. */
+  async rooms(): Promise<readonly string[]> {
+    const inBar = await this.bar.getByRole('link').allInnerTexts();
+    if (!(await this.more.isVisible())) return inBar;
+    await this.more.click();
+    await expect(this.moreRooms.getByRole('link').first()).toBeVisible();
+    const underMore = await this.moreRooms.getByRole('link').allInnerTexts();
+    await this.page.keyboard.press('Escape');
+    await expect(this.moreRooms).toHaveCount(0);
+    return [...inBar, ...underMore];
+  }
+
+  /** Goes through every page of every room that the screen leads to; what is new in the list of rooms is looked at as well. */
+  async everyPage(look: (where: string) => Promise<void>): Promise<void> {
+    for (const room of await this.rooms()) {
+      await this.room(room);
+      // A room draws its tabs with its view.
+      await expect(this.page.locator('main [aria-busy=true]')).toHaveCount(0);
+      const tabs = await this.page.getByRole('main').getByRole('tab').allInnerTexts();
+      if (tabs.length === 0) await look(room);
+      for (const tab of tabs) {
+        await this.room(room);
+        const link = this.page.getByRole('main').getByRole('tab', { name: tab, exact: true });
+        await link.click();
+        await expect(link).toHaveAttribute('aria-selected', 'true');
+        await expect(this.page.getByRole('tabpanel').locator('> *').first()).toBeVisible();
+        await look(`${room}, ${tab}`);
+      }
+    }
   }
 
   /** The fields of the whole walk are made when they come into view; what is made above them meanwhile moves them out of it again. */

@@ -16,6 +16,7 @@ import { phoneLayout } from '../state/device/phone-layout';
 import { asideSentence } from './aside-sentence';
 import { Overlays } from './overlays';
 import { RoomHeadings } from './room-headings';
+import { barOf, hasSidesAt, ROOMS } from './rooms';
 import { Updates } from './updates';
 import { fetched } from '../base/fetched';
 import { PartMissing } from '../ui/part-missing';
@@ -59,8 +60,11 @@ export class App {
   private readonly settings = computed(() => this.workspace()?.settings ?? DEFAULT_SETTINGS);
   protected readonly isNight = computed(() => this.settings().theme === 'night');
   /** At the table spine and card stand beside every room but the card's own and where a walk begins. */
-  protected readonly hasSides = computed(() => !this.isPhone() && !['card', 'now', 'start'].includes(this.room()));
-  protected readonly isUnderMore = computed(() => ['setup', 'kit', ...(this.isRunning() ? ['card'] : [])].includes(this.room()));
+  protected readonly hasSides = computed(() => !this.isPhone() && hasSidesAt(ROOMS, this.room()));
+  protected readonly bar = computed(() =>
+    barOf(ROOMS, { isPhone: this.isPhone(), isRunning: this.isRunning(), hasSides: this.hasSides() }),
+  );
+  protected readonly isUnderMore = computed(() => this.bar().apart.some(({ path }) => path === this.room()));
   private readonly fileDrop = inject(FileDrop);
   /** A file is held over the window. */
   protected readonly isOver = signal(false);

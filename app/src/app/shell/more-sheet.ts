@@ -6,6 +6,7 @@ import { DEFAULT_SETTINGS } from '@roam-dial/core/formats/archive';
 import { AppActions } from '../state/app/app.actions';
 import { OutingStore } from '../state/outing/outing.store';
 import { WorkspaceStore } from '../state/workspace/workspace.store';
+import { barOf, ROOMS } from './rooms';
 
 /** In the hand: what the bar has no room for, and the last steps to be taken back. */
 @Component({
@@ -16,7 +17,7 @@ import { WorkspaceStore } from '../state/workspace/workspace.store';
     <nav aria-label="More rooms">
       @for (room of rooms(); track room.path) {
         <a
-          [routerLink]="room.path"
+          [routerLink]="'/' + room.path"
           queryParamsHandling="preserve"
           routerLinkActive="here"
           ariaCurrentWhenActive="page"
@@ -49,12 +50,7 @@ export class MoreSheet {
   private readonly settings = toSignal(this.store.settings$, { initialValue: DEFAULT_SETTINGS });
   private readonly isRunning = toSignal(inject(OutingStore).isRunning$, { initialValue: false });
   protected readonly isNight = computed(() => this.settings().theme === 'night');
-  /** While a walk goes on, what is now has the card's place in the bar. */
-  protected readonly rooms = computed(() => [
-    ...(this.isRunning() ? [{ path: '/card', name: 'Card' }] : []),
-    { path: '/setup', name: 'Set-up' },
-    { path: '/kit', name: 'Kit' },
-  ]);
+  protected readonly rooms = computed(() => barOf(ROOMS, { isPhone: true, isRunning: this.isRunning(), hasSides: false }).apart);
 
   protected close(): void {
     this.sheet.dismiss();

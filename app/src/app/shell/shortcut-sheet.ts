@@ -16,7 +16,7 @@ import { WORD_LIST } from '../words/words';
           <table>
             <caption class="visually-hidden">Keyboard shortcuts</caption>
             <tbody>
-              @for (one of shortcuts; track one.keys) {
+              @for (one of shortcuts; track $index) {
                 <tr>
                   <th scope="row">{{ one.keys }}</th>
                   <td>{{ one.words }}</td>

@@ -1,6 +1,6 @@
-import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatTabsModule } from '@angular/material/tabs';
-import { type IsActiveMatchOptions, RouterLink, RouterLinkActive } from '@angular/router';
+import { ActivatedRoute, type IsActiveMatchOptions, RouterLink, RouterLinkActive } from '@angular/router';
 
 export interface PageTab {
   /** From the root: `/light/now`. */
@@ -11,7 +11,7 @@ export interface PageTab {
 /** What the address keeps beside the page (walk, stop, time) makes no other page of it. */
 const BY_PATH: IsActiveMatchOptions = { paths: 'exact', queryParams: 'ignored', matrixParams: 'ignored', fragment: 'ignored' };
 
-/** The pages of a room over what is shown of the one that the address names. */
+/** The pages of a room over what is shown of the one that the address names: those of the room's own view, or others given. */
 @Component({
   selector: 'rd-page-tabs',
   imports: [MatTabsModule, RouterLink, RouterLinkActive],
@@ -20,13 +20,13 @@ const BY_PATH: IsActiveMatchOptions = { paths: 'exact', queryParams: 'ignored', 
     <div class="strip">
       <nav
         mat-tab-nav-bar
-        [attr.aria-label]="label()"
+        [attr.aria-label]="named()"
         [tabPanel]="panel"
         [mat-stretch-tabs]="false"
         [disableRipple]="true"
         [disablePagination]="true"
       >
-        @for (page of pages(); track page.path) {
+        @for (page of shown(); track page.path) {
           <a
             #active="routerLinkActive"
             #link="matTabLink"
@@ -68,8 +68,14 @@ const BY_PATH: IsActiveMatchOptions = { paths: 'exact', queryParams: 'ignored', 
   `,
 })
 export class PageTabs {
-  readonly pages = input.required<readonly PageTab[]>();
-  readonly label = input.required<string>();
+  private readonly ofRoom = inject(ActivatedRoute).snapshot.data as {
+    readonly tabs?: readonly PageTab[];
+    readonly tabsName?: string;
+  };
+  readonly pages = input<readonly PageTab[]>();
+  readonly label = input<string>();
+  protected readonly shown = computed(() => this.pages() ?? this.ofRoom.tabs ?? []);
+  protected readonly named = computed(() => this.label() ?? this.ofRoom.tabsName ?? '');
   protected readonly byPath = BY_PATH;
 
   /** More pages than a phone is wide are swiped: the one that is on screen is in view. */

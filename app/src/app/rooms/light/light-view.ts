@@ -26,12 +26,6 @@ export class LightView {
   protected readonly room = inject(LightState);
   protected readonly actions = inject(AppActions);
   protected readonly days = inject(DaysStore);
-  protected readonly pages = [
-    { path: '/light/now', name: 'Street' },
-    { path: '/light/year', name: 'Year' },
-    { path: '/light/sky', name: 'Sky' },
-    { path: '/light/district', name: 'Buildings' },
-  ];
   protected readonly isPhone = phoneLayout();
   private readonly light = computed(() => {
     const day = this.room.day();

@@ -9,7 +9,7 @@ import { PageTabs } from '../../ui/page-tabs';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h1 class="visually-hidden">Log</h1>
-    <rd-page-tabs label="Pages of the log" [pages]="pages"><router-outlet /></rd-page-tabs>
+    <rd-page-tabs><router-outlet /></rd-page-tabs>
   `,
   styles: `
     :host {
@@ -17,12 +17,4 @@ import { PageTabs } from '../../ui/page-tabs';
     }
   `,
 })
-export class LogView {
-  protected readonly pages = [
-    { path: '/log/frames', name: 'Frames' },
-    { path: '/log/against', name: 'Against the card' },
-    { path: '/log/lessons', name: 'What they teach' },
-    { path: '/log/again', name: 'When again' },
-    { path: '/log/noise', name: 'Noise' },
-  ];
-}
+export class LogView {}

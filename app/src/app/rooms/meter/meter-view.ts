@@ -21,11 +21,4 @@ import { MeterState } from './meter-state';
 })
 export class MeterView {
   protected readonly isPhone = phoneLayout();
-  protected readonly pages = [
-    { path: '/meter/tones', name: 'Tones' },
-    { path: '/meter/bench', name: 'Bench' },
-    { path: '/meter/night', name: 'Night' },
-    { path: '/meter/film', name: 'Film' },
-    { path: '/meter/flash', name: 'Flash' },
-  ];
 }

@@ -30,7 +30,7 @@ import { NO_CARD_WORDS } from '../../words/set-up/no-card';
       </div>
     }
     <rd-ribbon-head [isPhone]="isPhone()" [gutter]="isPhone() ? 92 : 124" />
-    <rd-page-tabs label="Pages of Set-up" [pages]="pages">
+    <rd-page-tabs>
       @if (room.card(); as card) {
         <rd-hand-bar class="hand" />
         <router-outlet />
@@ -46,11 +46,5 @@ export class SetUpView {
   protected readonly actions = inject(AppActions);
   protected readonly stopName = computed(() => nameOf(this.room.card()?.stop ?? { name: '' }));
   protected readonly words = NO_CARD_WORDS;
-  protected readonly pages = [
-    { path: '/setup/holds', name: 'What limits it' },
-    { path: '/setup/light', name: 'As light goes' },
-    { path: '/setup/stand', name: 'Where to stand' },
-    { path: '/setup/hands', name: 'My hands' },
-  ];
   protected readonly isPhone = phoneLayout();
 }

@@ -1,5 +1,5 @@
-import { BenchDesk, type BenchQuestion, buffersOfBench } from './bench-jobs';
+import { BenchJobs, type BenchQuestion, buffersOfBench } from './bench-jobs';
 import { serve } from '../serve';
 
-const desk = new BenchDesk();
-serve((question: BenchQuestion) => desk.answer(question), buffersOfBench);
+const jobs = new BenchJobs();
+serve((question: BenchQuestion) => jobs.answer(question), buffersOfBench);

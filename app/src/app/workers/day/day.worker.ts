@@ -1,5 +1,5 @@
 import { serve } from '../serve';
-import { type DayAsked, DayDesk } from './day-jobs';
+import { type DayAsked, DayJobs } from './day-jobs';
 
-const desk = new DayDesk();
-serve((asked: DayAsked) => desk.answer(asked));
+const jobs = new DayJobs();
+serve((asked: DayAsked) => jobs.answer(asked));

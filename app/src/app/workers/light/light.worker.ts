@@ -1,5 +1,5 @@
-import { lightBuffersOf, MeasuredLight, type LightQuestion } from './light-jobs';
+import { lightBuffersOf, LightJobs, type LightQuestion } from './light-jobs';
 import { serve } from '../serve';
 
-const desk = new MeasuredLight();
-serve((question: LightQuestion) => desk.answer(question), lightBuffersOf);
+const jobs = new LightJobs();
+serve((question: LightQuestion) => jobs.answer(question), lightBuffersOf);

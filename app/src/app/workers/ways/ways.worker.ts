@@ -1,5 +1,5 @@
 import { serve } from '../serve';
-import { type WaysQuestion, WaysDesk } from './ways-jobs';
+import { type WaysQuestion, WaysJobs } from './ways-jobs';
 
-const desk = new WaysDesk();
-serve((question: WaysQuestion) => desk.answer(question));
+const jobs = new WaysJobs();
+serve((question: WaysQuestion) => jobs.answer(question));
