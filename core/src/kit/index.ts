@@ -41,3 +41,14 @@ export {
   type StoredHandTest,
   type TaughtFigure,
 } from './standard.js';
+export {
+  BODY_FIELDS,
+  FILM_FIELDS,
+  FILTER_FIELDS,
+  FLASH_FIELDS,
+  LENS_FIELDS,
+  OWN_CIRCLE_FIELD,
+  SHUTTER_FLOOR_FIELD,
+  STANDARD_FIELDS,
+  SUPPORT_FIELDS,
+} from './fields.js';

@@ -110,3 +110,15 @@ export {
   type ReadingKind,
 } from './metering.js';
 export { LIGHT_CHANGES, type LightChange } from './light/lightChange.js';
+export {
+  FRAMING_FIELDS,
+  GROUND_MARK_FIELDS,
+  HOURS_FIELDS,
+  INTENT_FIELDS,
+  MOVERS_FIELDS,
+  SHOOTING_FIELDS,
+  STOP_FIELDS,
+  SUBJECT_FIELDS,
+  SUN_GAP_FIELDS,
+  WISHES_FIELDS,
+} from './fields.js';

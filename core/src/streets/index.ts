@@ -49,3 +49,4 @@ export { footOn, type Point, type Way, WAY_KINDS, type WayKind, WIDEST_WAY_M } f
 export { sunBearings } from './horizon/sunBearings.js';
 export { areTreesInLeaf, crownPrism, type Tree, TREE_LIGHT } from './trees.js';
 export { incidenceOn, SUBJECT_HEIGHTS_M, type View, type ViewRay } from './viewRays.js';
+export { BUILDING_HEIGHT_FIELD, SECTION_FIELDS } from './fields.js';

@@ -28,3 +28,18 @@ export {
 export { parseEntry, withoutThousandsCommas } from './parseEntry.js';
 export { type SnapDirection, snapStops, snapToMark } from './snap.js';
 export { finish } from './steps.js';
+export {
+  APERTURE_IN_FILES,
+  BEARING_FIELD,
+  CLOCK_FIELD,
+  type FieldsOf,
+  type FileBounds,
+  firstOf,
+  FOCAL_LENGTH_IN_FILES,
+  ISO_IN_FILES,
+  type NumberField,
+  type NumberKind,
+  SHARE_FIELD,
+  SHUTTER_IN_FILES,
+  STOPS_IN_FILES,
+} from './field.js';

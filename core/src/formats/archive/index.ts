@@ -12,7 +12,6 @@ export {
   SINGLE_NAMES,
   type SingleName,
 } from './collections.js';
-export { FIELD_RANGES, type FieldRange } from './fieldRanges.js';
 export { LONGEST_NAME, MOST_READINGS, MOST_STOPS, MOST_TRACK_POINTS } from './limits.js';
 export { fitTogether, NO_ROOM } from './room.js';
 export { DEFAULT_SETTINGS, type Settings } from './settings.js';

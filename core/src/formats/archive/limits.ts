@@ -9,8 +9,6 @@ export const MOST_COURTYARDS = 1000;
 export const MOST_CORNERS_IN_ALL = 5_000_000;
 /** From the origin: farther away the flat metres round it are no map any more. */
 export const FARTHEST_M = 1_000_000;
-/** No house is higher. */
-export const HIGHEST_M = 2000;
 /** Beyond it degrees of longitude have no length to speak of. */
 export const NEAREST_POLE_DEG = 89;
 export const LONGEST_NAME = 200;

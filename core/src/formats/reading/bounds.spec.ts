@@ -1,13 +1,42 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { DEFAULT_FIGURES, type KitItem } from '../../kit/index.js';
+import {
+  BODY_FIELDS,
+  DEFAULT_FIGURES,
+  FILM_FIELDS,
+  FILTER_FIELDS,
+  FLASH_FIELDS,
+  type KitItem,
+  LENS_FIELDS,
+  STANDARD_FIELDS,
+  SUPPORT_FIELDS,
+} from '../../kit/index.js';
 import { isWithinReach, kitInHand, lightFor, lightInputFor, setUpInputFor, siteOf } from '../../plan/index.js';
 import { dialCard } from '../../setup/index.js';
-import { DEFAULT_FRAMING, DEFAULT_INTENTS, DEFAULT_SHOOTING, type Intent, type Stop, stopDay } from '../../stop/index.js';
-import { cloudOf, type Walk } from '../../walk/index.js';
+import {
+  DEFAULT_FRAMING,
+  DEFAULT_INTENTS,
+  DEFAULT_SHOOTING,
+  FRAMING_FIELDS,
+  GROUND_MARK_FIELDS,
+  HOURS_FIELDS,
+  type Intent,
+  INTENT_FIELDS,
+  INTENT_KINDS,
+  MOVERS_FIELDS,
+  SHOOTING_FIELDS,
+  type Stop,
+  STOP_FIELDS,
+  stopDay,
+  SUBJECT_FIELDS,
+  SUN_GAP_FIELDS,
+  WISHES_FIELDS,
+} from '../../stop/index.js';
+import { BUILDING_HEIGHT_FIELD, SECTION_FIELDS } from '../../streets/index.js';
+import type { NumberField } from '../../units/index.js';
+import { cloudOf, PAUSE_FIELDS, PLACE_FIELDS, type Walk, WALK_FIELDS } from '../../walk/index.js';
 import { readArchive, readRow } from './index.js';
 import type { Archive } from '../archive/collections.js';
-import { FIELD_RANGES } from '../archive/fieldRanges.js';
 
 /**
  * Whatever a stored row may hold, the core can compute: each figure of a stop, a walk, the kit and the standard is put at
@@ -111,52 +140,104 @@ const withWalk = (walk: Walk): Archive => ({ ...HOLDINGS, walks: [walk] });
 const STREET_STOP: Stop = {
   ...FULL_STOP,
   section: { leftHeightM: 9, rightHeightM: 12 },
-  wishes: { weight: 1 },
+  wishes: { weight: 1, shortestMin: 5, longestMin: 9, fixedAtMin: 600, usefulMin: 4 },
   ground: [{ label: 'kerb', distanceM: 2 }],
-  intent: { kind: 'compressedDistance', farM: 40 },
+  hours: { fromMin: 600, toMin: 700 },
 };
-const PAUSE = { id: 'p', name: 'Lunch', stayMin: 30, fromMin: 700, toMin: 800, position: null, atMin: null };
+const PAUSE = { id: 'p', name: 'Lunch', stayMin: 30, fromMin: 700, toMin: 800, position: null, atMin: 720 };
 const STREET_WALK: Walk = { ...FULL_WALK, stops: [STREET_STOP], pauses: [PAUSE] };
 const ofKind = (kind: KitItem['kind']): KitItem => archive.kit.find((item) => item.kind === kind) as KitItem;
+const BODY = { ...ofKind('body'), pixelsAcross: 6000, readoutS: 0.02, liveViewSmallestFNumber: 8 } as KitItem;
 
-/** Where each range of a field lies in a row. */
-const WHERE: Readonly<
-  Record<keyof typeof FIELD_RANGES, { readonly in: 'walks' | KitItem['kind'] | 'districts'; readonly path: Path }>
-> = {
-  speedMps: { in: 'walks', path: ['stops', 0, 'movers', 'speedMps'] },
-  passersPerMinute: { in: 'walks', path: ['stops', 0, 'movers', 'passersPerMinute'] },
-  streetWidthM: { in: 'walks', path: ['stops', 0, 'streetWidthM'] },
-  spread: { in: 'walks', path: ['stops', 0, 'subject', 'spread'] },
-  walkMin: { in: 'walks', path: ['stops', 0, 'walkMin'] },
-  weight: { in: 'walks', path: ['stops', 0, 'wishes', 'weight'] },
-  pauseMin: { in: 'walks', path: ['pauses', 0, 'stayMin'] },
-  farM: { in: 'walks', path: ['stops', 0, 'intent', 'farM'] },
-  groundMarkM: { in: 'walks', path: ['stops', 0, 'ground', 0, 'distanceM'] },
-  groundM: { in: 'walks', path: ['stops', 0, 'groundM'] },
-  wallM: { in: 'walks', path: ['stops', 0, 'section', 'leftHeightM'] },
-  buildingM: { in: 'districts', path: ['buildings', 0, 'heightM'] },
-  closestFocusM: { in: 'lens', path: ['closestFocusM'] },
-  holdsOverEv: { in: 'film', path: ['holdsOverEv'] },
-  reciprocityExponent: { in: 'film', path: ['reciprocityExponent'] },
-  reciprocityThresholdS: { in: 'film', path: ['reciprocityThresholdS'] },
-  guideNumberM: { in: 'flash', path: ['guideNumberM'] },
-  recycleS: { in: 'flash', path: ['recycleS'] },
+interface Rows {
+  readonly of: string;
+  readonly collection: 'walks' | 'kit' | 'standard' | 'districts';
+  readonly row: unknown;
+  /** Where in the row the fields lie. */
+  readonly at: Path;
+  readonly fields: Readonly<Record<string, NumberField>>;
+}
+
+const ofStop = (of: string, at: Path, fields: Rows['fields'], stop: Stop = STREET_STOP): Rows => ({
+  of,
+  collection: 'walks',
+  row: { ...STREET_WALK, stops: [stop] },
+  at: ['stops', 0, ...at],
+  fields,
+});
+const ofKit = (of: string, row: KitItem, fields: Rows['fields']): Rows => ({ of, collection: 'kit', row, at: [], fields });
+
+/** Every row of a stored number, and where it is stored. */
+const ROWS: readonly Rows[] = [
+  ofStop('a stop', [], STOP_FIELDS),
+  ofStop('its zone', ['subject'], SUBJECT_FIELDS),
+  ofStop('its people', ['movers'], MOVERS_FIELDS),
+  ofStop('its gap of the sun', ['sunGap'], SUN_GAP_FIELDS),
+  ofStop('its hours', ['hours'], HOURS_FIELDS),
+  ofStop('its wishes', ['wishes'], WISHES_FIELDS),
+  ofStop('its frames', ['shooting'], SHOOTING_FIELDS),
+  ofStop('its ground marks', ['ground', 0], GROUND_MARK_FIELDS),
+  ofStop('its framing', ['framing'], FRAMING_FIELDS),
+  ofStop('its walls', ['section'], SECTION_FIELDS),
+  ...INTENT_KINDS.map((kind) => ofStop(kind, ['intent'], INTENT_FIELDS[kind], { ...STREET_STOP, intent: DEFAULT_INTENTS[kind] })),
+  { of: 'a walk', collection: 'walks', row: STREET_WALK, at: [], fields: WALK_FIELDS },
+  { of: 'its place', collection: 'walks', row: STREET_WALK, at: ['place'], fields: PLACE_FIELDS },
+  { of: 'its pauses', collection: 'walks', row: STREET_WALK, at: ['pauses', 0], fields: PAUSE_FIELDS },
+  ofKit('a body', BODY, BODY_FIELDS),
+  // No lens focuses nearer than it is long.
+  ofKit('a lens', { ...ofKind('lens'), shortestMm: 8, longestMm: 8, ringDiameterMm: 60, closestFocusM: 3 } as KitItem, LENS_FIELDS),
+  ofKit('a film', ofKind('film'), FILM_FIELDS),
+  ofKit('a flash', ofKind('flash'), FLASH_FIELDS),
+  ofKit('a filter', ofKind('filter'), FILTER_FIELDS),
+  ofKit('a support', ofKind('support'), SUPPORT_FIELDS),
+  { of: 'the standard', collection: 'standard', row: STANDARD, at: [], fields: STANDARD_FIELDS },
+  {
+    of: 'a building',
+    collection: 'districts',
+    row: archive.districts[0],
+    at: ['buildings', 0],
+    fields: { heightM: BUILDING_HEIGHT_FIELD },
+  },
+];
+
+/** What has to be otherwise beside it for an end of a field to be let through: two fields that hold each other. */
+const BESIDE: Readonly<Record<string, (value: number) => Readonly<Record<string, number>>>> = {
+  'its zone: nearM': (value) => ({ farM: Math.max(5, value) }),
+  'its zone: farM': (value) => ({ nearM: Math.min(2, value) }),
+  'a lens: shortestMm': (value) => ({ longestMm: value }),
+  'a lens: longestMm': (value) => ({ shortestMm: Math.min(8, value) }),
+  'a body: highestIso': (value) => ({ baseIso: Math.min(100, value) }),
+  'a body: baseIso': (value) => ({ highestIso: Math.max(25_600, value) }),
+  'a body: fastestShutterS': (value) => ({ slowestShutterS: Math.max(30, value) }),
+  'a body: slowestShutterS': (value) => ({ fastestShutterS: Math.min(1 / 4000, value) }),
+  'a lens: closestFocusM': () => ({ shortestMm: 8, longestMm: 8 }),
 };
 
-describe('a field and a file', () => {
-  const rowOf = (place: (typeof WHERE)['farM']['in']): readonly ['walks' | 'districts' | 'kit', unknown] => {
-    if (place === 'walks') return ['walks', STREET_WALK];
-    // No lens focuses nearer than it is long.
-    if (place === 'lens') return ['kit', { ...ofKind('lens'), shortestMm: 8, longestMm: 8 }];
-    return place === 'districts' ? ['districts', archive.districts[0]] : ['kit', ofKind(place)];
-  };
+describe('a field takes nothing that a file may not hold, and a file nothing beyond what its row says', () => {
+  const cases = ROWS.flatMap((rows) => Object.entries(rows.fields).map(([key, field]) => [rows.of, key, field, rows] as const));
 
-  it.each(Object.keys(WHERE) as (keyof typeof FIELD_RANGES)[])('hold the same of %s', (key) => {
-    const { in: place, path } = WHERE[key];
-    const { low, high } = FIELD_RANGES[key];
-    const [collection, row] = rowOf(place);
-    const isRead = (value: number): boolean => readRow(collection, put(row, path, value), 2).ok;
-    expect([isRead(low), isRead(high), isRead(high * 1.001 + 1)]).toEqual([true, true, false]);
+  it('has a row for each of them', () => {
+    expect(cases.length).toBeGreaterThan(85);
+  });
+
+  it.each(cases)('of %s: %s', (of, key, field, { collection, row, at }) => {
+    const isRead = (value: number): boolean => {
+      const beside = Object.entries(BESIDE[`${of}: ${key}`]?.(value) ?? {});
+      const changed = [...beside, [key, value] as const].reduce<unknown>(
+        (whole, [name, figure]) => put(whole, [...at, name], figure),
+        row,
+      );
+      return readRow(collection, changed, 2).ok;
+    };
+    const { low, high, inFiles = {} } = field;
+    const highest = field.kind === 'bearing' ? high - 1e-6 : high;
+    // The widest aperture of the lens holds the low end of its smallest.
+    expect([isRead(key === 'smallestFNumber' ? 2 : low), isRead(highest)]).toEqual([true, true]);
+    const [fileLow, fileHigh] = [inFiles.above ?? inFiles.low ?? low, inFiles.high ?? high];
+    const under = fileLow - 0.001 * Math.abs(fileLow) - (field.isWhole === true ? 1 : 1e-6);
+    const over = fileHigh + 0.001 * Math.abs(fileHigh) + (field.isWhole === true ? 1 : 1e-6);
+    expect([isRead(under), Number.isFinite(over) && isRead(Math.ceil(over))]).toEqual([false, false]);
+    if (inFiles.above !== undefined) expect(isRead(inFiles.above)).toBe(false);
   });
 });
 

@@ -1,15 +1,15 @@
-import { FIELD_RANGES } from '../archive/fieldRanges.js';
 import Joi from 'joi';
 import type { Place } from '../../light/index.js';
 import type { District, DistrictBuilding, Tree, Way } from '../../streets/index.js';
-import { HEIGHT_SOURCES, WAY_KINDS, WIDEST_WAY_M } from '../../streets/index.js';
+import { BUILDING_HEIGHT_FIELD, HEIGHT_SOURCES, WAY_KINDS, WIDEST_WAY_M } from '../../streets/index.js';
 import { FARTHEST_M, MOST_BUILDINGS, MOST_CORNERS, MOST_COURTYARDS, MOST_WAYS, NEAREST_POLE_DEG } from '../archive/limits.js';
+import { numberSchema } from './numberSchema.js';
 import { id, name, number, positive, required } from './schemaParts.js';
 
 const metres = number.min(-FARTHEST_M).max(FARTHEST_M);
 const corner = Joi.array().ordered(metres.required(), metres.required());
 const ring = Joi.array().items(corner).min(3).max(MOST_CORNERS);
-const height = positive.max(FIELD_RANGES.buildingM.high);
+const height = numberSchema(BUILDING_HEIGHT_FIELD);
 const base = number.min(0).less(Joi.ref('heightM')).optional();
 
 export const buildingSchema = required<DistrictBuilding>({

@@ -1,89 +1,69 @@
-import { FIELD_RANGES } from '../archive/fieldRanges.js';
 import Joi from 'joi';
-import { STOP_STEPS } from '../../units/index.js';
 import {
   type Body,
+  BODY_FIELDS,
   CONTROL_KINDS,
   type Film,
+  FILM_FIELDS,
   FILM_KINDS,
   type Filter,
+  FILTER_FIELDS,
   FILTER_KINDS,
   type Flash,
+  FLASH_FIELDS,
   type Lens,
+  LENS_FIELDS,
   METER_PATTERNS,
   type Support,
+  SUPPORT_FIELDS,
   SUPPORT_KINDS,
 } from '../../kit/index.js';
-import {
-  atLeastZero,
-  distance,
-  fNumber,
-  focalLength,
-  id,
-  iso,
-  name,
-  number,
-  positive,
-  required,
-  shutter,
-  stops,
-} from './schemaParts.js';
+import { STOP_STEPS } from '../../units/index.js';
+import { numbersOf } from './numberSchema.js';
+import { distance, fNumber, focalLength, id, name, number, required, shutter } from './schemaParts.js';
 
 const item = { id: id.required(), name: name.required(), inBag: Joi.boolean().required() };
 
+const bodyNumbers = numbersOf(BODY_FIELDS);
 const body = required<Body>({
   ...item,
   kind: Joi.valid('body'),
+  ...bodyNumbers,
   medium: Joi.valid('digital', 'film'),
-  sensorWidthMm: positive.max(1000),
-  sensorHeightMm: positive.max(1000),
-  pixelsAcross: Joi.number().integer().min(1).max(100_000).allow(null),
+  pixelsAcross: bodyNumbers.pixelsAcross.allow(null),
   markStep: Joi.valid(...STOP_STEPS),
-  baseIso: iso,
-  lowestIso: iso,
-  highestIso: iso.min(Joi.ref('baseIso')),
+  highestIso: bodyNumbers.highestIso.min(Joi.ref('baseIso')),
   slowestAutoShuttersS: Joi.array().items(shutter).max(200),
   compensationWhenBothHeld: Joi.boolean(),
-  autofocusDelayS: atLeastZero.max(10),
-  autofocusLimitEv: stops,
   controls: required<Body['controls']>({
     aperture: Joi.valid(...CONTROL_KINDS),
     shutter: Joi.valid(...CONTROL_KINDS),
     iso: Joi.valid(...CONTROL_KINDS),
     compensation: Joi.valid(...CONTROL_KINDS),
   }),
-  fastestShutterS: shutter,
-  slowestShutterS: shutter.min(Joi.ref('fastestShutterS')),
-  readoutS: positive.max(10).allow(null),
-  flashSyncS: shutter,
-  stabiliserStops: atLeastZero.max(12),
+  slowestShutterS: bodyNumbers.slowestShutterS.min(Joi.ref('fastestShutterS')),
+  readoutS: bodyNumbers.readoutS.allow(null),
   atCeiling: Joi.valid('slowerShutter', 'underexpose'),
-  liveViewSmallestFNumber: fNumber.allow(null),
-  headroomEv: stops,
-  shadowRangeEv: stops,
-  straightOverEv: atLeastZero.max(14),
-  straightUnderEv: atLeastZero.max(14),
+  liveViewSmallestFNumber: bodyNumbers.liveViewSmallestFNumber.allow(null),
   meterPatterns: Joi.array()
     .items(Joi.valid(...METER_PATTERNS))
     .min(1),
   filmId: id.allow(null),
 });
 
+const lensNumbers = numbersOf(LENS_FIELDS);
 const lens = required<Lens>({
   ...item,
   kind: Joi.valid('lens'),
-  shortestMm: focalLength,
-  longestMm: focalLength.min(Joi.ref('shortestMm')),
+  ...lensNumbers,
+  longestMm: lensNumbers.longestMm.min(Joi.ref('shortestMm')),
   widest: Joi.array()
     .items(required<Lens['widest'][number]>({ focalLengthMm: focalLength, fNumber }))
     .min(1)
     .max(50),
-  smallestFNumber: fNumber,
   clickStep: Joi.valid(...STOP_STEPS),
-  closestFocusM: positive.max(FIELD_RANGES.closestFocusM.high),
   engravedDistancesM: Joi.array().items(distance).max(100),
-  stabiliserStops: atLeastZero.max(12),
-  ringDiameterMm: positive.max(500).allow(null),
+  ringDiameterMm: lensNumbers.ringDiameterMm.allow(null),
   turnToInfinity: Joi.valid('clockwise', 'anticlockwise').allow(null),
   throwPoints: Joi.array()
     .items(required<Lens['throwPoints'][number]>({ distanceM: distance, degrees: number.min(-720).max(720) }))
@@ -100,35 +80,25 @@ const lens = required<Lens>({
 const film = required<Film>({
   ...item,
   kind: Joi.valid('film'),
-  boxIso: iso,
-  exposureIndex: iso,
+  ...numbersOf(FILM_FIELDS),
   filmKind: Joi.valid(...FILM_KINDS),
-  latitudeOverEv: atLeastZero.max(10),
-  latitudeUnderEv: atLeastZero.max(10),
-  holdsOverEv: atLeastZero.max(FIELD_RANGES.holdsOverEv.high),
-  holdsUnderEv: atLeastZero.max(14),
-  reciprocityExponent: number.min(FIELD_RANGES.reciprocityExponent.low).max(FIELD_RANGES.reciprocityExponent.high),
-  reciprocityThresholdS: positive.max(FIELD_RANGES.reciprocityThresholdS.high),
-  pushStops: stops,
 });
 const flash = required<Flash>({
   ...item,
   kind: Joi.valid('flash'),
-  guideNumberM: positive.max(FIELD_RANGES.guideNumberM.high),
-  compensationRangeEv: atLeastZero.max(10),
-  recycleS: atLeastZero.max(FIELD_RANGES.recycleS.high),
+  ...numbersOf(FLASH_FIELDS),
 });
 const filter = required<Filter>({
   ...item,
   kind: Joi.valid('filter'),
+  ...numbersOf(FILTER_FIELDS),
   filterKind: Joi.valid(...FILTER_KINDS),
-  stops: atLeastZero.max(30),
 });
 const support = required<Support>({
   ...item,
   kind: Joi.valid('support'),
+  ...numbersOf(SUPPORT_FIELDS),
   supportKind: Joi.valid(...SUPPORT_KINDS),
-  gainStops: atLeastZero.max(12),
 });
 
 const KIT_SCHEMAS = { body, lens, film, flash, filter, support };

@@ -1,15 +1,19 @@
 import Joi from 'joi';
-import { STOP_STEPS } from '../../units/index.js';
 import {
   FIGURE_RANGES,
-  type Standard,
+  OWN_CIRCLE_FIELD,
+  SHUTTER_FLOOR_FIELD,
+  STANDARD_FIELDS,
   type NoisePoint,
   type NoiseTest,
+  type Standard,
   type StoredHandTest,
   type TaughtFigure,
 } from '../../kit/index.js';
+import { STOP_STEPS } from '../../units/index.js';
 import type { Settings } from '../archive/settings.js';
-import { atLeastZero, id, iso, number, positive, required, shutter, stops } from './schemaParts.js';
+import { numberSchema, numbersOf } from './numberSchema.js';
+import { id, iso, number, positive, required } from './schemaParts.js';
 
 const ratio = positive.max(1e6);
 /** A figure for each body of a large bag. */
@@ -20,25 +24,22 @@ export const standardSchema = required<Standard>({
     is: 'own',
     then: required<Extract<Standard['sharpness'], { kind: 'own' }>>({
       kind: Joi.valid('own'),
-      circleOfConfusionMm: positive.max(1),
+      circleOfConfusionMm: numberSchema(OWN_CIRCLE_FIELD),
     }),
     otherwise: required<Exclude<Standard['sharpness'], { kind: 'own' }>>({ kind: Joi.valid('armsLength', 'strict', 'twoPixels') }),
   }),
   shakeRule: Joi.alternatives().conditional('.kind', {
     is: 'floor',
-    then: required<Extract<Standard['shakeRule'], { kind: 'floor' }>>({ kind: Joi.valid('floor'), floorS: shutter }),
+    then: required<Extract<Standard['shakeRule'], { kind: 'floor' }>>({
+      kind: Joi.valid('floor'),
+      floorS: numberSchema(SHUTTER_FLOOR_FIELD),
+    }),
     otherwise: required<Exclude<Standard['shakeRule'], { kind: 'floor' }>>({
       kind: Joi.valid('reciprocal', 'reciprocalCrop', 'halfReciprocalCrop'),
     }),
   }),
-  steadinessStops: stops,
-  steadinessSpreadStops: positive.max(5),
+  ...numbersOf(STANDARD_FIELDS),
   isoCeilingByBody: Joi.object().pattern(Joi.string().max(100), iso),
-  guessSpread: atLeastZero.max(2),
-  guessBias: number.greater(-0.9).max(5),
-  paceMps: positive.max(10),
-  strideM: positive.max(3),
-  reactionS: atLeastZero.max(60),
   handTests: Joi.array()
     .items(
       required<StoredHandTest>({

@@ -1,54 +1,59 @@
-import { FIELD_RANGES } from '../archive/fieldRanges.js';
 import Joi from 'joi';
 import { ARTIFICIAL_LIGHTS } from '../../light/index.js';
 import {
   type Approach,
   APPROACHES,
   type Framing,
+  FRAMING_FIELDS,
+  GROUND_MARK_FIELDS,
   type GroundMark,
-  type ManualSettings,
+  HOURS_FIELDS,
   type HoursSpan,
   type Intent,
+  INTENT_FIELDS,
   type IntentAnswers,
   LAMP_KINDS,
+  LIGHT_CHANGES,
+  type ManualSettings,
   METERED_ON,
   type Metering,
   type Movers,
+  MOVERS_FIELDS,
+  PEOPLE_WISHES,
   PLACEMENT_METHODS,
   type Reading,
-  LIGHT_CHANGES,
   READING_KINDS,
   type Shooting,
+  SHOOTING_FIELDS,
   SMEAR_WISHES,
   type Stop,
+  STOP_FIELDS,
   type Subject,
+  SUBJECT_FIELDS,
+  SUN_GAP_FIELDS,
   type SunGap,
-  PEOPLE_WISHES,
   type Wishes,
+  WISHES_FIELDS,
   ZONE_KINDS,
 } from '../../stop/index.js';
 import type { StreetSection } from '../../streets/index.js';
+import { SECTION_FIELDS } from '../../streets/index.js';
 import { MOST_READINGS } from '../archive/limits.js';
+import { numbersOf } from './numberSchema.js';
 import {
-  atLeastZero,
-  bearing,
   distance,
   fNumber,
-  focalLength,
   id,
   iso,
-  minute,
   name,
   number,
   oneOfKinds,
   position,
-  positive,
   required,
-  share,
+  type ShapeOf,
   shutter,
   stops,
   text,
-  type ShapeOf,
 } from './schemaParts.js';
 
 export const approachSchema = required<Approach>({
@@ -67,7 +72,7 @@ const hand = required<ManualSettings>({
 });
 
 const shooting = required<Shooting>({
-  burstFrames: Joi.number().integer().min(1).max(50),
+  ...numbersOf(SHOOTING_FIELDS),
   isWalking: Joi.boolean(),
   smear: Joi.valid(...SMEAR_WISHES),
   lamp: Joi.valid(...LAMP_KINDS),
@@ -94,62 +99,53 @@ const metering = required<Metering>({
 });
 
 const ground = Joi.array()
-  .items(required<GroundMark>({ label: name, distanceM: positive.max(FIELD_RANGES.groundMarkM.high) }))
+  .items(required<GroundMark>({ label: name, ...numbersOf(GROUND_MARK_FIELDS) }))
   .max(40);
 
 const framing = required<Framing>({
   isUpright: Joi.boolean(),
-  facadeHeightM: positive.max(1000),
-  facadeDistanceM: positive.max(10_000),
-  nearHeightM: positive.max(1000),
-  farHeightM: positive.max(1000),
-  gapM: positive.max(10_000),
-  nearDistanceM: positive.max(10_000),
+  ...numbersOf(FRAMING_FIELDS),
 });
 
 const INTENT_ANSWERS: { readonly [Kind in keyof IntentAnswers]: ShapeOf<IntentAnswers[Kind]> } = {
   passingCandid: { light: Joi.valid('sun', 'shade', 'either') },
-  lightPool: { brightShare: share },
-  silhouette: { background: Joi.valid('sky', 'wall', 'screen'), brightShare: share },
-  intoTheSun: { brightShare: share },
-  brightBackdrop: { source: Joi.valid(...ARTIFICIAL_LIGHTS), brightShare: share },
+  lightPool: numbersOf(INTENT_FIELDS.lightPool),
+  silhouette: { background: Joi.valid('sky', 'wall', 'screen'), ...numbersOf(INTENT_FIELDS.silhouette) },
+  intoTheSun: numbersOf(INTENT_FIELDS.intoTheSun),
+  brightBackdrop: { source: Joi.valid(...ARTIFICIAL_LIGHTS), ...numbersOf(INTENT_FIELDS.brightBackdrop) },
   litStreet: { lamps: Joi.valid('burn', 'hold') },
-  flashLift: { flashEv: stops, skyUnderEv: stops },
-  longExposure: { of: Joi.valid('water', 'trails', 'emptied'), wantedS: shutter },
+  flashLift: numbersOf(INTENT_FIELDS.flashLift),
+  longExposure: { of: Joi.valid('water', 'trails', 'emptied'), ...numbersOf(INTENT_FIELDS.longExposure) },
   facade: { tone: Joi.valid('dark', 'mid', 'pale') },
   reflection: { mirror: Joi.valid('puddle', 'glass', 'water'), isWet: Joi.boolean() },
-  compressedDistance: { farM: positive.max(FIELD_RANGES.farM.high) },
-  fireworks: { bulbS: shutter },
+  compressedDistance: numbersOf(INTENT_FIELDS.compressedDistance),
+  fireworks: numbersOf(INTENT_FIELDS.fireworks),
 };
 
 export const intentSchema = oneOfKinds<Intent>(INTENT_ANSWERS);
 
 const subject = required<Subject>({
-  nearM: positive.max(100_000),
-  farM: distance,
-  medianM: positive.max(100_000),
-  spread: atLeastZero.max(FIELD_RANGES.spread.high),
+  ...numbersOf(SUBJECT_FIELDS),
   law: Joi.valid(...ZONE_KINDS).optional(),
 }).custom((value: { nearM: number; farM: number }, helpers) =>
   value.farM >= value.nearM ? value : helpers.message({ custom: '{{#label}} must have farM farther than nearM' }),
 );
 
-const wall = atLeastZero.max(FIELD_RANGES.wallM.high);
-const section = required<StreetSection>({ leftHeightM: wall, rightHeightM: wall });
-
-const hoursSpan = required<HoursSpan>({ fromMin: minute, toMin: minute });
-const stay = Joi.number().integer().min(1).max(1439);
+const section = required<StreetSection>(numbersOf(SECTION_FIELDS));
+const hoursSpan = required<HoursSpan>(numbersOf(HOURS_FIELDS));
+const wished = numbersOf(WISHES_FIELDS);
+const placed = numbersOf(STOP_FIELDS);
 
 const wishes = required<Wishes>({
   people: Joi.valid(...PEOPLE_WISHES).optional(),
   isAlone: Joi.boolean().optional(),
-  weight: number.min(FIELD_RANGES.weight.low).max(FIELD_RANGES.weight.high).optional(),
-  shortestMin: stay.optional(),
-  longestMin: stay.optional(),
+  weight: wished.weight.optional(),
+  shortestMin: wished.shortestMin.optional(),
+  longestMin: wished.longestMin.optional(),
   open: Joi.array().items(hoursSpan).max(6).optional(),
-  fixedAtMin: minute.optional(),
+  fixedAtMin: wished.fixedAtMin.optional(),
   isMust: Joi.boolean().optional(),
-  usefulMin: number.min(0.1).max(1439).optional(),
+  usefulMin: wished.usefulMin.optional(),
 });
 
 export const stopSchema = required<Stop>({
@@ -157,31 +153,18 @@ export const stopSchema = required<Stop>({
   name,
   intent: intentSchema,
   position: position.allow(null),
-  streetAxisDeg: bearing,
-  streetWidthM: positive.max(FIELD_RANGES.streetWidthM.high),
+  ...placed,
   pavement: Joi.valid('left', 'right', 'middle'),
-  shootingBearingDeg: bearing,
   subject,
-  movers: required<Movers>({
-    who: name,
-    speedMps: atLeastZero.max(FIELD_RANGES.speedMps.high),
-    speedSpreadMps: atLeastZero.max(100),
-    travelAngleDeg: number.min(0).max(90),
-    travelSpreadDeg: number.min(0).max(90),
-    passersPerMinute: atLeastZero.max(FIELD_RANGES.passersPerMinute.high),
-    suitableShare: share,
-  }),
-  sunGap: required<SunGap>({ fromDeg: bearing, toDeg: bearing, aboveDeg: number.min(0).max(90) }).allow(null),
+  movers: required<Movers>({ who: name, ...numbersOf(MOVERS_FIELDS) }),
+  sunGap: required<SunGap>(numbersOf(SUN_GAP_FIELDS)).allow(null),
   section: section.optional(),
-  groundM: number.min(FIELD_RANGES.groundM.low).max(FIELD_RANGES.groundM.high).optional(),
+  groundM: placed.groundM.optional(),
   lamps: Joi.valid(...ARTIFICIAL_LIGHTS),
   hours: hoursSpan.allow(null),
-  lightOffsetEv: stops,
-  arriveMin: minute,
-  leaveMin: minute,
-  walkMin: atLeastZero.max(FIELD_RANGES.walkMin.high).allow(null),
+  walkMin: placed.walkMin.allow(null),
   lensId: id.allow(null),
-  focalLengthMm: focalLength.allow(null),
+  focalLengthMm: placed.focalLengthMm.allow(null),
   approach: approachSchema.allow(null),
   hand: hand.optional(),
   lightChanges: Joi.valid(...LIGHT_CHANGES).optional(),

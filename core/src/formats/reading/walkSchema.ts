@@ -1,11 +1,12 @@
-import { FIELD_RANGES } from '../archive/fieldRanges.js';
 import Joi from 'joi';
 import { checkTimeZone } from '../../light/index.js';
-import { GATES, type HoursSpan, THRESHOLD_NAMES } from '../../stop/index.js';
+import { GATES, HOURS_FIELDS, type HoursSpan, THRESHOLD_NAMES } from '../../stop/index.js';
 import type { CloudForecast, Pause, Walk, WalkPlace } from '../../walk/index.js';
+import { PAUSE_FIELDS, PLACE_FIELDS, WALK_FIELDS } from '../../walk/index.js';
 import { MOST_STOPS, MOST_TRACK_POINTS } from '../archive/limits.js';
+import { numbersOf } from './numberSchema.js';
+import { calendarDay, id, name, position, required, share, stopsOrMore, text } from './schemaParts.js';
 import { approachSchema, stopSchema } from './stopSchema.js';
-import { calendarDay, id, minute, name, number, position, required, share, stopsOrMore, text } from './schemaParts.js';
 
 function asTimeZone(value: string, helpers: Joi.CustomHelpers): unknown {
   try {
@@ -36,18 +37,16 @@ export const walkPlace = required<WalkPlace>({
   name,
   timeZone,
   isInvented: Joi.boolean(),
-  latitude: number.min(-90).max(90),
-  longitude: number.min(-180).max(180),
+  ...numbersOf(PLACE_FIELDS),
 });
 
+const paused = numbersOf(PAUSE_FIELDS);
 const pause = required<Pause>({
   id,
   name,
-  stayMin: Joi.number().integer().min(FIELD_RANGES.pauseMin.low).max(FIELD_RANGES.pauseMin.high),
-  fromMin: minute,
-  toMin: minute,
+  ...paused,
   position: position.allow(null),
-  atMin: minute.allow(null),
+  atMin: paused.atMin.allow(null),
 });
 
 export const walkSchema = required<Walk>({
@@ -55,7 +54,7 @@ export const walkSchema = required<Walk>({
   name,
   day: calendarDay,
   place: walkPlace,
-  cloud: share,
+  ...numbersOf(WALK_FIELDS),
   forecast: required<CloudForecast>({
     source: Joi.valid('simulated', 'own'),
     cloudByHour: Joi.array().items(share).length(24),
@@ -69,7 +68,7 @@ export const walkSchema = required<Walk>({
   stops: Joi.array().items(stopSchema).unique('id').max(MOST_STOPS),
   isDemo: Joi.boolean(),
   notes: text,
-  dayOut: required<HoursSpan>({ fromMin: minute, toMin: minute }).optional(),
+  dayOut: required<HoursSpan>(numbersOf(HOURS_FIELDS)).optional(),
   startsAt: position.allow(null).optional(),
   endsAt: position.allow(null).optional(),
   pauses: Joi.array().items(pause).unique('id').max(20).optional(),
