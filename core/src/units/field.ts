@@ -47,12 +47,10 @@ export interface NumberField {
 type NumberKeys<Row> = { [Key in keyof Row]-?: NonNullable<Row[Key]> extends number ? Key : never }[keyof Row];
 
 /** A row for every number that is stored of a type, so that none is added without. */
-export type FieldsOf<Row> = { readonly [Key in NumberKeys<Row>]-?: NumberField };
+export type FieldsOf<Row> = Readonly<Required<Record<NumberKeys<Row>, NumberField>>>;
 
 /** The numbers that a new one starts with, of the rows that say so. */
-export function firstOf<Key extends string>(fields: {
-  readonly [One in Key]: NumberField & { readonly first: number };
-}): Record<Key, number> {
+export function firstOf<Key extends string>(fields: Readonly<Record<Key, NumberField & { readonly first: number }>>): Record<Key, number> {
   return Object.fromEntries(Object.entries<NumberField>(fields).map(([key, { first }]) => [key, first])) as Record<Key, number>;
 }
 

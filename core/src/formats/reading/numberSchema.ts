@@ -13,7 +13,7 @@ export function numberSchema({ kind, low, high, isWhole = undefined, inFiles = {
 }
 
 /** A schema for each row. */
-export function numbersOf<Key extends string>(fields: { readonly [One in Key]: NumberField }): Record<Key, Joi.NumberSchema> {
+export function numbersOf<Key extends string>(fields: Readonly<Record<Key, NumberField>>): Record<Key, Joi.NumberSchema> {
   return Object.fromEntries(Object.entries<NumberField>(fields).map(([key, field]) => [key, numberSchema(field)])) as Record<
     Key,
     Joi.NumberSchema

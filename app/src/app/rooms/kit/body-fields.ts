@@ -1,15 +1,19 @@
-import { type Body, CONTROL_KINDS, METER_PATTERNS, type MeterPattern, slowestAutoSeries } from '@roam-dial/core/kit';
-import type { StopStep } from '@roam-dial/core/units';
+import { type Body, BODY_FIELDS, CONTROL_KINDS, METER_PATTERNS, type MeterPattern, slowestAutoSeries } from '@roam-dial/core/kit';
+import type { NumberField, StopStep } from '@roam-dial/core/units';
 import { choicesOf } from '../../words/choices';
-import { type Codec, entryCodec, numberCodec, optional, restricted } from '../../fields/codec';
+import { type Codec, optional, restricted } from '../../fields/codec';
 import { PATTERN_WORDS } from '../../words/set-up/metering';
 import { SENSORS } from '../../storage/cameras';
-import { checkOf, choiceOf, type FieldContext, type FieldSpec, valueOf, withMain } from './field-spec';
-import { millimetres, STEP_CHOICES, stopCount } from './shared-codecs';
+import { checkOf, choiceOf, type FieldContext, type FieldSpec, row, valueOf, withMain } from './field-spec';
+import { STEP_CHOICES } from './step-choices';
+import { codecOf } from '../../fields/field-codec';
 
 const isDigital = (body: Body): boolean => body.medium === 'digital';
-const isoCodec = (body: Body): Codec<number> => entryCodec({ kind: 'iso', step: body.markStep }, { low: 1, high: 1_000_000 });
-const shutterCodec = (body: Body): Codec<number> => entryCodec({ kind: 'shutter', step: body.markStep }, { low: 1e-5, high: 3600 });
+/** Its times and ISO in its own marks. */
+const marked =
+  (field: NumberField) =>
+  (body: Body, context: FieldContext): Codec<number> =>
+    codecOf(field, context, body.markStep);
 
 /** Meter patterns as a line of words. */
 const patternsCodec: Codec<readonly MeterPattern[]> = {
@@ -29,8 +33,8 @@ const patternsCodec: Codec<readonly MeterPattern[]> = {
 };
 
 /** The offered slowest-auto shutters as "1/2000 to 1 s", or none. */
-function autoShuttersCodec(body: Body): Codec<readonly number[]> {
-  const one = shutterCodec(body);
+function autoShuttersCodec(body: Body, context: FieldContext): Codec<readonly number[]> {
+  const one = marked(BODY_FIELDS.slowestShutterS)(body, context);
   return {
     format: (values) => {
       const [first, last] = [values[0], values.at(-1)];
@@ -105,17 +109,29 @@ const ALL_FIELDS: readonly FieldSpec<Body>[] = [
     read: (body) => body.filmId ?? '',
     write: (body, value) => ({ ...body, filmId: value === '' ? null : value }),
   },
-  valueOf('sensorWidthMm', 'Frame width', 'With the height: the circle of confusion, crop and field.', millimetres(200), {
-    feeds: 'aperture',
-  }),
-  valueOf('sensorHeightMm', 'Frame height', 'With the width: the circle of confusion, crop and field.', millimetres(200), {
-    feeds: 'aperture',
-  }),
+  valueOf(
+    'sensorWidthMm',
+    'Frame width',
+    'With the height: the circle of confusion, crop and field.',
+    row(BODY_FIELDS.sensorWidthMm),
+    {
+      feeds: 'aperture',
+    },
+  ),
+  valueOf(
+    'sensorHeightMm',
+    'Frame height',
+    'With the width: the circle of confusion, crop and field.',
+    row(BODY_FIELDS.sensorHeightMm),
+    {
+      feeds: 'aperture',
+    },
+  ),
   valueOf(
     'pixelsAcross',
     'Pixels across',
     'Counts for the standard “at 100 %”.',
-    optional(numberCodec({ low: 100, high: 100_000, decimals: 0, step: 100 })),
+    (_, context) => optional(codecOf(BODY_FIELDS.pixelsAcross, context)),
     {
       feeds: 'aperture',
       isShown: isDigital,
@@ -135,18 +151,26 @@ const ALL_FIELDS: readonly FieldSpec<Body>[] = [
     'baseIso',
     'Base ISO',
     'Where automatic ISO starts.',
-    (body) => restricted(isoCodec(body), (iso) => iso <= body.highestIso, 'must not be above the highest'),
+    (body, context) =>
+      restricted(marked(BODY_FIELDS.baseIso)(body, context), (iso) => iso <= body.highestIso, 'must not be above the highest'),
     { feeds: 'iso', isShown: isDigital },
   ),
-  valueOf('lowestIso', 'Lowest ISO', 'Settings below base: the card names the lowest where there is too much light.', isoCodec, {
-    feeds: 'iso',
-    isShown: isDigital,
-  }),
+  valueOf(
+    'lowestIso',
+    'Lowest ISO',
+    'Settings below base: the card names the lowest where there is too much light.',
+    marked(BODY_FIELDS.lowestIso),
+    {
+      feeds: 'iso',
+      isShown: isDigital,
+    },
+  ),
   valueOf(
     'highestIso',
     'Highest ISO',
     'The ceiling, unless your own is lower (in the standard).',
-    (body) => restricted(isoCodec(body), (iso) => iso >= body.baseIso, 'must not be below base'),
+    (body, context) =>
+      restricted(marked(BODY_FIELDS.highestIso)(body, context), (iso) => iso >= body.baseIso, 'must not be below base'),
     { feeds: 'iso', isShown: isDigital },
   ),
   valueOf(
@@ -167,25 +191,39 @@ const ALL_FIELDS: readonly FieldSpec<Body>[] = [
     'fastestShutterS',
     'Fastest shutter',
     'In glare the aperture closes past it.',
-    (body) => restricted(shutterCodec(body), (s) => s <= body.slowestShutterS, 'must not be longer than the slowest'),
+    (body, context) =>
+      restricted(
+        marked(BODY_FIELDS.fastestShutterS)(body, context),
+        (s) => s <= body.slowestShutterS,
+        'must not be longer than the slowest',
+      ),
     { feeds: 'shutter' },
   ),
   valueOf(
     'slowestShutterS',
     'Slowest shutter',
     'The longest that it times by itself.',
-    (body) => restricted(shutterCodec(body), (s) => s >= body.fastestShutterS, 'must not be shorter than the fastest'),
+    (body, context) =>
+      restricted(
+        marked(BODY_FIELDS.slowestShutterS)(body, context),
+        (s) => s >= body.fastestShutterS,
+        'must not be shorter than the fastest',
+      ),
     { feeds: 'shutter' },
   ),
-  valueOf('flashSyncS', 'Flash sync', 'With flash the shutter is never faster.', shutterCodec, { feeds: 'shutter' }),
+  valueOf('flashSyncS', 'Flash sync', 'With flash the shutter is never faster.', marked(BODY_FIELDS.flashSyncS), {
+    feeds: 'shutter',
+  }),
   valueOf(
     'readoutS',
     'Electronic readout',
     'Bands under flickering lamps; empty without an electronic shutter.',
-    (body) => optional(shutterCodec(body)),
+    (body, context) => optional(marked(BODY_FIELDS.readoutS)(body, context)),
     { feeds: 'shutter', isShown: isDigital },
   ),
-  valueOf('stabiliserStops', 'Stabiliser', 'Steadies the hands; does nothing for walkers.', stopCount, { feeds: 'shutter' }),
+  valueOf('stabiliserStops', 'Stabiliser', 'Steadies the hands; does nothing for walkers.', row(BODY_FIELDS.stabiliserStops), {
+    feeds: 'shutter',
+  }),
   checkOf('compensationWhenBothHeld', 'Compensation acts with both held', 'If not, the card says to shift the shutter instead.', {
     feeds: 'meter',
     isShown: isDigital,
@@ -197,51 +235,48 @@ const ALL_FIELDS: readonly FieldSpec<Body>[] = [
     'headroomEv',
     'Highlight headroom',
     'Stops above mid-grey that a raw file keeps detail in.',
-    numberCodec({ low: 0, high: 10, step: 0.5, unit: 'stops' }),
+    row(BODY_FIELDS.headroomEv),
     { feeds: 'meter' },
   ),
   valueOf(
     'shadowRangeEv',
     'Shadow range',
     'Usable stops below mid-grey at base, one less per stop of ISO.',
-    numberCodec({ low: 0, high: 14, step: 0.5, unit: 'stops' }),
+    row(BODY_FIELDS.shadowRangeEv),
     { feeds: 'meter' },
   ),
   valueOf(
     'straightOverEv',
     'Straight out, over',
     'Stops above mid-grey that a picture out of the camera holds; a highlight pattern keeps the brightest under it.',
-    numberCodec({ low: 0, high: 10, step: 0.1, unit: 'stops' }),
+    row(BODY_FIELDS.straightOverEv),
     { feeds: 'meter', isShown: isDigital },
   ),
   valueOf(
     'straightUnderEv',
     'Straight out, under',
     'And below it, at base; one less per stop of ISO.',
-    numberCodec({ low: 0, high: 14, step: 0.5, unit: 'stops' }),
+    row(BODY_FIELDS.straightUnderEv),
     { feeds: 'meter', isShown: isDigital },
   ),
   valueOf(
     'liveViewSmallestFNumber',
     'Magnified view shows to',
     'Past it the card says to trust the numbers; empty where it shows all.',
-    optional(entryCodec({ kind: 'aperture', step: 'third' }, { low: 0.7, high: 64 })),
+    (_, context) => optional(codecOf(BODY_FIELDS.liveViewSmallestFNumber, context)),
     { feeds: 'aperture', isShown: isDigital },
   ),
   valueOf(
     'autofocusDelayS',
     'Autofocus delay',
     'For the centre point: how far they walk meanwhile.',
-    numberCodec({ low: 0, high: 5, step: 0.1, unit: 's' }),
+    row(BODY_FIELDS.autofocusDelayS),
     { feeds: 'focus', isShown: isDigital },
   ),
-  valueOf(
-    'autofocusLimitEv',
-    'Autofocus locks to',
-    'EV at which half of the locks fail.',
-    entryCodec({ kind: 'ev', step: 'third' }, { low: -10, high: 15 }),
-    { feeds: 'focus', isShown: isDigital },
-  ),
+  valueOf('autofocusLimitEv', 'Autofocus locks to', 'EV at which half of the locks fail.', row(BODY_FIELDS.autofocusLimitEv), {
+    feeds: 'focus',
+    isShown: isDigital,
+  }),
   control('aperture', 'Aperture is set by', 'aperture'),
   control('shutter', 'Shutter is set by', 'shutter'),
   control('iso', 'ISO is set by', 'iso'),
@@ -252,4 +287,4 @@ const ALL_FIELDS: readonly FieldSpec<Body>[] = [
 const MAIN = ['Sensor or film', 'Records on', 'Roll in it', 'Highest ISO', 'Stabiliser'];
 
 /** The few that matter first; the rest is as of most bodies. */
-export const BODY_FIELDS = withMain(ALL_FIELDS, MAIN);
+export const BODY_FORM = withMain(ALL_FIELDS, MAIN);

@@ -1,11 +1,11 @@
-import type { LengthUnit } from '@roam-dial/core/units';
+import type { NumberField, StopStep } from '@roam-dial/core/units';
+import { codecOf, type FieldReading } from '../../fields/field-codec';
 import type { CardTarget } from '../../state/selection/card-focus';
 import type { Choice } from '../../words/choices';
 import type { Codec } from '../../fields/codec';
 
 /** What a field needs to know beyond its own item. */
-export interface FieldContext {
-  readonly lengthUnit: LengthUnit;
+export interface FieldContext extends FieldReading {
   readonly films: readonly Choice<string>[];
 }
 
@@ -55,6 +55,12 @@ function common<Item>(label: string, effect: string, { feeds = null, isShown = (
 export function withMain<Item>(fields: readonly FieldSpec<Item>[], main: readonly string[]): readonly FieldSpec<Item>[] {
   return fields.map((field) => ({ ...field, isRare: !main.includes(field.label) }));
 }
+
+/** The reader of a stored number by its row, as a field of kit wants it. */
+export const row =
+  <Item>(field: NumberField, step?: StopStep) =>
+  (_: Item, context: FieldContext): Codec<number> =>
+    codecOf(field, context, step);
 
 /** A field that is one property of the item. */
 export function valueOf<Item, Key extends keyof Item>(

@@ -1,3 +1,4 @@
+import { clockCodec } from '../../fields/codec';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { readArchive } from '@roam-dial/core/formats/reading';
@@ -6,7 +7,11 @@ import { newKitItem } from '../../storage/defaults';
 import type { FieldContext, FieldSpec } from './field-spec';
 import { fieldsFor } from './fields';
 
-const METRES: FieldContext = { lengthUnit: 'metres', films: [{ value: 'roll', label: 'Roll' }] };
+const METRES: FieldContext = {
+  lengthUnit: 'metres',
+  clock: clockCodec('24h', String),
+  films: [{ value: 'roll', label: 'Roll' }],
+};
 
 function demoKit(): readonly KitItem[] {
   const read = readArchive(readFileSync(join(__dirname, '../../../../public/demo.json'), 'utf8'));

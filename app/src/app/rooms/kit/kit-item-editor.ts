@@ -3,7 +3,6 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { NgTemplateOutlet } from '@angular/common';
 import { MatButtonModule } from '@angular/material/button';
 import { MatExpansionModule } from '@angular/material/expansion';
-import { DEFAULT_SETTINGS } from '@roam-dial/core/formats/archive';
 import type { KitItem } from '@roam-dial/core/kit';
 import { ofKind } from '@roam-dial/core/plan';
 import { CardFocus, type CardTarget } from '../../state/selection/card-focus';
@@ -12,6 +11,7 @@ import { CheckField } from '../../fields/check-field';
 import { ChoiceField } from '../../fields/choice-field';
 import { TextField } from '../../fields/text-field';
 import { ValueField } from '../../fields/value-field';
+import { fieldReading } from '../../shared/field-reading';
 import { cardNumbers } from './card-numbers';
 import type { FieldContext } from './field-spec';
 import { fieldsFor } from './fields';
@@ -36,8 +36,9 @@ export class KitItemEditor {
   private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
   protected readonly numbers = cardNumbers();
 
+  private readonly reading = fieldReading();
   private readonly context = computed<FieldContext>(() => ({
-    lengthUnit: (this.workspace()?.settings ?? DEFAULT_SETTINGS).lengthUnit,
+    ...this.reading(),
     films: ofKind(this.workspace()?.kit ?? [], 'film').map(({ id, name }) => ({ value: id, label: name })),
   }));
 

@@ -1,10 +1,10 @@
-import { FIELD_RANGES } from '@roam-dial/core/formats/archive';
-import type { Lens } from '@roam-dial/core/kit';
+import { type Lens, LENS_FIELDS } from '@roam-dial/core/kit';
 import { formatEntry, isSameValue } from '@roam-dial/core/units';
 import { choicesOf } from '../../words/choices';
 import { type Codec, distanceCodec, entryCodec, listCodec, optional, restricted } from '../../fields/codec';
-import { choiceOf, type FieldContext, type FieldSpec, valueOf } from './field-spec';
-import { millimetres, STEP_CHOICES, stopCount } from './shared-codecs';
+import { choiceOf, type FieldContext, type FieldSpec, row, valueOf } from './field-spec';
+import { STEP_CHOICES } from './step-choices';
+import { codecOf } from '../../fields/field-codec';
 
 interface WidestRow {
   readonly focalLengthMm: number;
@@ -78,19 +78,21 @@ function throwCodec({ lengthUnit }: FieldContext): Codec<readonly ThrowPoint[]> 
   };
 }
 
-export const LENS_FIELDS: readonly FieldSpec<Lens>[] = [
+export const LENS_FORM: readonly FieldSpec<Lens>[] = [
   valueOf(
     'shortestMm',
     'Focal length from',
     'Shorter: deeper zone, steadier hands, smaller people.',
-    (lens) => restricted(millimetres(2000), (f) => f <= lens.longestMm, 'must not be longer than the long end'),
+    (lens, context) =>
+      restricted(codecOf(LENS_FIELDS.shortestMm, context), (f) => f <= lens.longestMm, 'must not be longer than the long end'),
     { feeds: 'aperture' },
   ),
   valueOf(
     'longestMm',
     'to',
     'The same for a prime.',
-    (lens) => restricted(millimetres(2000), (f) => f >= lens.shortestMm, 'must not be shorter than the short end'),
+    (lens, context) =>
+      restricted(codecOf(LENS_FIELDS.longestMm, context), (f) => f >= lens.shortestMm, 'must not be shorter than the short end'),
     { feeds: 'aperture' },
   ),
   valueOf(
@@ -104,9 +106,9 @@ export const LENS_FIELDS: readonly FieldSpec<Lens>[] = [
     'smallestFNumber',
     'Smallest aperture',
     'How far it closes in glare.',
-    (lens) =>
+    (lens, context) =>
       restricted(
-        entryCodec({ kind: 'aperture', step: lens.clickStep }, { low: 1, high: 90 }),
+        codecOf(LENS_FIELDS.smallestFNumber, context, lens.clickStep),
         (n) => lens.widest.every(({ fNumber }) => n >= fNumber),
         'must be smaller than the widest',
       ),
@@ -120,15 +122,17 @@ export const LENS_FIELDS: readonly FieldSpec<Lens>[] = [
     (_, { lengthUnit }) => listCodec(distanceCodec(lengthUnit), { allowEmpty: true }),
     { feeds: 'focus' },
   ),
+  valueOf('closestFocusM', 'Closest focus', 'Nothing nearer is proposed.', row(LENS_FIELDS.closestFocusM), { feeds: 'focus' }),
+  valueOf('stabiliserStops', 'Stabiliser', 'The better of body and lens counts.', row(LENS_FIELDS.stabiliserStops), {
+    feeds: 'shutter',
+  }),
   valueOf(
-    'closestFocusM',
-    'Closest focus',
-    'Nothing nearer is proposed.',
-    (_, { lengthUnit }) => distanceCodec(lengthUnit, FIELD_RANGES.closestFocusM),
-    { feeds: 'focus' },
+    'ringDiameterMm',
+    'Ring diameter',
+    'For a printed barrel tape.',
+    (_, context) => optional(codecOf(LENS_FIELDS.ringDiameterMm, context)),
+    { feeds: null },
   ),
-  valueOf('stabiliserStops', 'Stabiliser', 'The better of body and lens counts.', stopCount, { feeds: 'shutter' }),
-  valueOf('ringDiameterMm', 'Ring diameter', 'For a printed barrel tape.', optional(millimetres(300)), { feeds: null }),
   {
     kind: 'choice',
     label: 'Turns to infinity',

@@ -149,7 +149,8 @@ export class WalkView {
   protected movePause(walk: Walk, { id, minute }: { readonly id: string; readonly minute: number }): void {
     const pause = walk.pauses?.find((one) => one.id === id);
     if (pause === undefined) return;
-    this.dayActions.changePause(walk, pause, { atMin: Math.min(LAST_MINUTE - pause.stayMin, Math.max(0, minute)) });
+    const atMin = Math.min(LAST_MINUTE - pause.stayMin, Math.max(0, minute));
+    this.dayActions.changePause(walk, pause, 'atMin', (one) => ({ ...one, atMin }));
   }
 
   protected drag(isDragging: boolean): void {

@@ -14,7 +14,7 @@ const LAMP_LABELS = Object.fromEntries(
 export const LAMP_CHOICES = choicesOf<ArtificialLight>(LAMP_LABELS);
 
 export const LIGHT_CHANGE_CHOICES = choicesOf<LightChange>(CHANGE_WORDS);
-export const PAVEMENT_CHOICES = choicesOf<Pavement>({ left: 'left', right: 'expose to the right', middle: 'the road itself' });
+export const PAVEMENT_CHOICES = choicesOf<Pavement>({ left: 'left', right: 'right', middle: 'the road itself' });
 export const CONSENT_CHOICES = choicesOf<Consent>({ unasked: 'unasked', asked: 'asked', unrecognisable: 'nobody recognisable' });
 export const ZONE_CHOICES = choicesOf<ZoneKind>({ whoeverPasses: 'whoever passes', allOfIt: 'all of it, near to far' });
 export const PEOPLE_CHOICES = choicesOf<PeopleWish>({

@@ -12,7 +12,7 @@ import { planOutcome } from '../../words/walk/day-sentences';
 import { DayPlanStore, type Exchange, type WalkToPlan, type Planning, ownStaysOf } from './day-plan.store';
 import { nameOf } from '../../words/name';
 import { DaysStore } from '../light/days.store';
-import { addStop, changeStop } from '../walk/stop.edits';
+import { addStop, changeStop, withWishes } from '../walk/stop.edits';
 import { changeWalk } from '../walk/walk.edits';
 import { takePlan } from '../walk/day-plan.edits';
 import { SelectionStore } from '../selection/selection.store';
@@ -107,9 +107,14 @@ export class DayActions {
     part: string,
     change: { readonly [Key in keyof Wishes]?: Wishes[Key] | undefined },
   ): void {
+    this.changeWishes(walk, stop, part, (one) => withWishes(one, change));
+  }
+
+  /** The same, of the stop as it is by then. */
+  changeWishes(walk: Walk, stop: Pick<Stop, 'id' | 'name'>, part: string, change: (stop: Stop) => Stop): void {
     this.store.edit(
       { label: `change the ${part} of ${stop.name}`, mergeKey: `wish/${part}/${stop.id}` },
-      changeStop(walk.id, stop.id, (one) => withWishes(one, change)),
+      changeStop(walk.id, stop.id, change),
     );
   }
 
@@ -120,12 +125,12 @@ export class DayActions {
     );
   }
 
-  changePause(walk: Walk, pause: Pause, change: Partial<Pause>): void {
+  changePause(walk: Walk, pause: Pause, part: string, change: (pause: Pause) => Pause): void {
     this.store.edit(
-      { label: `change ${pause.name}`, mergeKey: `pause/${Object.keys(change).join()}/${pause.id}` },
+      { label: `change ${pause.name}`, mergeKey: `pause/${part}/${pause.id}` },
       changeWalk(walk.id, (one) => ({
         ...one,
-        pauses: (one.pauses ?? []).map((its) => (its.id === pause.id ? { ...its, ...change } : its)),
+        pauses: (one.pauses ?? []).map((its) => (its.id === pause.id ? change(its) : its)),
       })),
     );
   }
@@ -215,11 +220,4 @@ function exchangeIn(walkId: string, order: readonly string[], { repair }: OrderF
   return first === undefined || second === undefined
     ? null
     : { walkId, order: repair.order, pair: [first, second], gain: repair.gain };
-}
-
-/** Without what is as usual. */
-export function withWishes(stop: Stop, change: { readonly [Key in keyof Wishes]?: Wishes[Key] | undefined }): Stop {
-  const { wishes, ...others } = stop;
-  const all = Object.entries({ ...wishes, ...change }).filter(([, value]) => value !== undefined);
-  return all.length === 0 ? others : { ...others, wishes: Object.fromEntries(all) as Wishes };
 }

@@ -1,5 +1,5 @@
 import { LAST_MINUTE } from '@roam-dial/core/light';
-import { DEFAULT_INTENTS, type IntentKind, type Stop, zoneForIntent } from '@roam-dial/core/stop';
+import { DEFAULT_INTENTS, type IntentKind, type Stop, type Wishes, zoneForIntent } from '@roam-dial/core/stop';
 import { takenBack } from './day-plan.edits';
 import { copyName, duplicated, replaced, type WorkspaceChange } from '../workspace/lists';
 import { changeWalk } from './walk.edits';
@@ -65,4 +65,11 @@ export function withoutHand({ hand: _, ...stop }: Stop): Stop {
 export function withIntent(stop: Stop, kind: IntentKind): Stop {
   if (stop.intent.kind === kind) return stop;
   return { ...stop, intent: DEFAULT_INTENTS[kind], subject: zoneForIntent(stop.subject, stop.intent.kind, kind) };
+}
+
+/** A stop with other wishes; without what is as usual. */
+export function withWishes(stop: Stop, change: { readonly [Key in keyof Wishes]?: Wishes[Key] | undefined }): Stop {
+  const { wishes, ...others } = stop;
+  const all = Object.entries({ ...wishes, ...change }).filter(([, value]) => value !== undefined);
+  return all.length === 0 ? others : { ...others, wishes: Object.fromEntries(all) as Wishes };
 }

@@ -1,6 +1,7 @@
+import { BUILDING_HEIGHT_FIELD, SECTION_FIELDS } from '@roam-dial/core/streets';
+import { STOP_FIELDS } from '@roam-dial/core/stop';
 import { ChangeDetectionStrategy, Component, computed, inject, linkedSignal, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { FIELD_RANGES } from '@roam-dial/core/formats/archive';
 import { placedStop } from '@roam-dial/core/plan';
 import type { Stop } from '@roam-dial/core/stop';
 import type { District } from '@roam-dial/core/streets';
@@ -37,10 +38,10 @@ export class DistrictPage {
 
   protected readonly levelM = signal(USUAL_HEIGHTS.levelM);
   protected readonly defaultHeightM = signal(USUAL_HEIGHTS.defaultHeightM);
-  protected readonly metres = numberCodec({ ...FIELD_RANGES.buildingM, unit: 'm', decimals: 1, step: 0.5 });
+  protected readonly metres = numberCodec(BUILDING_HEIGHT_FIELD);
   protected readonly levelMetres = numberCodec({ low: 2, high: 6, unit: 'm', decimals: 2, step: 0.1 });
-  protected readonly wallMetres = numberCodec({ ...FIELD_RANGES.wallM, unit: 'm', decimals: 1, step: 0.5 });
-  protected readonly groundMetres = numberCodec({ ...FIELD_RANGES.groundM, unit: 'm', decimals: 1, step: 0.5 });
+  protected readonly wallMetres = numberCodec(SECTION_FIELDS.leftHeightM);
+  protected readonly groundMetres = numberCodec(STOP_FIELDS.groundM);
 
   /** What is taken for granted of the next file. */
   protected readonly rules = computed(() => ({ defaultHeightM: this.defaultHeightM(), levelM: this.levelM() }));
@@ -91,7 +92,7 @@ export class DistrictPage {
     return `${first?.name ?? `Building ${first?.id ?? ''}`}: ${first?.heightM ?? 0} m, ${source}.`;
   });
   protected readonly section = computed(() => this.room.stop()?.section ?? { leftHeightM: 0, rightHeightM: 0 });
-  protected readonly widthCodec = numberCodec({ ...FIELD_RANGES.streetWidthM, unit: 'm', decimals: 1, step: 0.5 });
+  protected readonly widthCodec = numberCodec({ ...STOP_FIELDS.streetWidthM, unit: 'm', decimals: 1, step: 0.5 });
   protected readonly bearing = numberCodec({ low: 0, high: 359.9, unit: '°', decimals: 1 });
   protected readonly plan = computed(() => {
     const district = this.room.district();

@@ -1,6 +1,6 @@
+import { GROUND_MARK_FIELDS } from '@roam-dial/core/stop';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { FIELD_RANGES } from '@roam-dial/core/formats/archive';
 import type { GroundMark } from '@roam-dial/core/stop';
 import { TextField } from '../../../fields/text-field';
 import { ValueField } from '../../../fields/value-field';
@@ -65,7 +65,7 @@ export class GroundMarks {
   readonly changed = output<readonly GroundMark[]>();
 
   protected readonly most = MOST_MARKS;
-  protected readonly distance = computed(() => distanceCodec(this.wording().lengthUnit, FIELD_RANGES.groundMarkM));
+  protected readonly distance = computed(() => distanceCodec(this.wording().lengthUnit, GROUND_MARK_FIELDS.distanceM));
 
   protected put(index: number, change: Partial<GroundMark>): void {
     this.changed.emit(this.marks().map((mark, k) => (k === index ? { ...mark, ...change } : mark)));

@@ -1,3 +1,6 @@
+import { FRAMING_FIELDS } from '@roam-dial/core/stop';
+import { codecOf } from '../../../fields/field-codec';
+import { fieldReading } from '../../../shared/field-reading';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import type { Lens } from '@roam-dial/core/kit';
@@ -56,7 +59,11 @@ export class StandPage {
   private readonly stopActions = inject(StopActions);
   protected readonly wording = this.room.wording;
 
-  protected readonly length = computed(() => distanceCodec(this.wording().lengthUnit, { low: 0.3, high: 5000 }));
+  private readonly reading = fieldReading();
+  protected readonly length = computed(() => codecOf(FRAMING_FIELDS.gapM, this.reading()));
+  protected readonly height = computed(() => codecOf(FRAMING_FIELDS.facadeHeightM, this.reading()));
+  /** As the room lets one stand: not from the ends of the world. */
+  protected readonly passing = computed(() => distanceCodec(this.reading().lengthUnit, { low: 0.3, high: 5000 }));
   protected readonly framing = computed<Framing>(() => this.room.card()?.stop.framing ?? DEFAULT_FRAMING);
   private readonly frame = computed(() => {
     const card = this.room.card();

@@ -1,6 +1,5 @@
-import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import type { Approach } from '@roam-dial/core/stop';
-import { ChoiceField } from '../../../fields/choice-field';
+import { choiceField, type FieldSpec } from '../../../fields/field-spec';
 import {
   DEPTH_CHOICES,
   DEPTH_COSTS,
@@ -12,64 +11,10 @@ import {
   SUPPORT_COSTS,
 } from '../../../words/set-up/approaches';
 
-/** The schools on which practitioners disagree, each with what it costs. */
-@Component({
-  selector: 'rd-approach-fields',
-  imports: [ChoiceField],
-  changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <rd-choice-field
-      label="Exposure"
-      [value]="approach().exposure"
-      [choices]="exposures"
-      [hint]="exposureCosts[approach().exposure]"
-      (changed)="set({ exposure: $event })"
-    />
-    <rd-choice-field
-      label="Focus"
-      [value]="approach().focus"
-      [choices]="focuses"
-      [hint]="focusCosts[approach().focus]"
-      (changed)="set({ focus: $event })"
-    />
-    <rd-choice-field
-      label="Depth"
-      [value]="approach().depth"
-      [choices]="depths"
-      [hint]="depthCosts[approach().depth]"
-      (changed)="set({ depth: $event })"
-    />
-    <rd-choice-field
-      label="Support"
-      [value]="approach().support"
-      [choices]="supports"
-      [hint]="supportCosts[approach().support]"
-      (changed)="set({ support: $event })"
-    />
-  `,
-  styles: `
-    :host {
-      display: contents;
-    }
-    rd-choice-field {
-      grid-column: span 2;
-    }
-  `,
-})
-export class ApproachFields {
-  readonly approach = input.required<Approach>();
-  readonly changed = output<Approach>();
-
-  protected readonly exposures = EXPOSURE_CHOICES;
-  protected readonly exposureCosts = EXPOSURE_COSTS;
-  protected readonly focuses = FOCUS_CHOICES;
-  protected readonly focusCosts = FOCUS_COSTS;
-  protected readonly depths = DEPTH_CHOICES;
-  protected readonly depthCosts = DEPTH_COSTS;
-  protected readonly supports = SUPPORT_CHOICES;
-  protected readonly supportCosts = SUPPORT_COSTS;
-
-  protected set(change: Partial<Approach>): void {
-    this.changed.emit({ ...this.approach(), ...change });
-  }
-}
+/** What photographers disagree on, each way with what it costs. */
+export const APPROACH_FIELDS: readonly FieldSpec<Approach, unknown>[] = [
+  choiceField('exposure', 'Exposure', EXPOSURE_CHOICES, { width: 'double', hint: ({ exposure }) => EXPOSURE_COSTS[exposure] }),
+  choiceField('focus', 'Focus', FOCUS_CHOICES, { width: 'double', hint: ({ focus }) => FOCUS_COSTS[focus] }),
+  choiceField('depth', 'Depth', DEPTH_CHOICES, { width: 'double', hint: ({ depth }) => DEPTH_COSTS[depth] }),
+  choiceField('support', 'Support', SUPPORT_CHOICES, { width: 'double', hint: ({ support }) => SUPPORT_COSTS[support] }),
+];

@@ -1,17 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { DEFAULT_SETTINGS, FIELD_RANGES } from '@roam-dial/core/formats/archive';
-import type { Place } from '@roam-dial/core/light';
 import type { HoursSpan } from '@roam-dial/core/stop';
-import { DAY_OUT, type Pause, type Walk } from '@roam-dial/core/walk';
+import { DAY_OUT, type Pause, PAUSE_FIELDS, type Walk } from '@roam-dial/core/walk';
 import { DayActions } from '../../../state/plan/day.actions';
 import { WalkActions } from '../../../state/walk/walk.actions';
-import { wordingSignal } from '../../../state/workspace/wording.store';
-import { WorkspaceStore } from '../../../state/workspace/workspace.store';
-import { TextField } from '../../../fields/text-field';
-import { ValueField } from '../../../fields/value-field';
-import { clockCodec, numberCodec, optional, placeCodec, restricted } from '../../../fields/codec';
+import { DescribedForm, type FieldChange } from '../../../fields/described-form';
+import { type FieldSpec, numberField, textField, valueField } from '../../../fields/field-spec';
+import { optional, placeCodec, restricted } from '../../../fields/codec';
+import { fieldReading } from '../../../shared/field-reading';
 
 /** A meal and a rest as they are when nobody has said more. */
 const NEW_PAUSES: Readonly<Record<'meal' | 'rest', Omit<Pause, 'id'>>> = {
@@ -19,55 +15,78 @@ const NEW_PAUSES: Readonly<Record<'meal' | 'rest', Omit<Pause, 'id'>>> = {
   rest: { name: 'Rest', stayMin: 20, fromMin: 900, toMin: 1020, position: null, atMin: null },
 };
 
+const outOf = ({ dayOut }: Walk): HoursSpan => dayOut ?? DAY_OUT;
+
+/** When and where the day begins and ends. */
+const OUT_FIELDS: readonly FieldSpec<Walk>[] = [
+  valueField(
+    'Out at the earliest',
+    (walk, { clock }) => restricted(clock, (minute) => minute < outOf(walk).toMin, 'has to be before the end'),
+    (walk) => outOf(walk).fromMin,
+    (walk, fromMin) => ({ ...walk, dayOut: { ...outOf(walk), fromMin } }),
+    { part: 'hours' },
+  ),
+  valueField(
+    'Home at the latest',
+    (walk, { clock }) => restricted(clock, (minute) => minute > outOf(walk).fromMin, 'has to be after the start'),
+    (walk) => outOf(walk).toMin,
+    (walk, toMin) => ({ ...walk, dayOut: { ...outOf(walk), toMin } }),
+    { part: 'hours' },
+  ),
+  valueField(
+    'Starts at',
+    () => optional(placeCodec()),
+    ({ startsAt = null }) => startsAt,
+    (walk, startsAt) => ({ ...walk, startsAt }),
+    { width: 'double', placeholder: 'the first stop', part: 'start' },
+  ),
+  valueField(
+    'Ends at',
+    () => optional(placeCodec()),
+    ({ endsAt = null }) => endsAt,
+    (walk, endsAt) => ({ ...walk, endsAt }),
+    { width: 'double', placeholder: 'the last stop', part: 'end' },
+  ),
+];
+
+/** Of a meal or a rest; of its two ends the other gives way, so that they never cross. */
+const PAUSE_FORM: readonly FieldSpec<Pause>[] = [
+  textField('name', 'What', { part: 'name' }),
+  numberField('stayMin', 'For', PAUSE_FIELDS.stayMin, { part: 'stayMin' }),
+  valueField(
+    'Not before',
+    (_, { clock }) => clock,
+    ({ fromMin }) => fromMin,
+    (pause, fromMin) => ({ ...pause, fromMin, toMin: Math.max(fromMin, pause.toMin) }),
+    { part: 'fromMin' },
+  ),
+  valueField(
+    'Not after',
+    (_, { clock }) => clock,
+    ({ toMin }) => toMin,
+    (pause, toMin) => ({ ...pause, toMin, fromMin: Math.min(toMin, pause.fromMin) }),
+    { part: 'toMin' },
+  ),
+  valueField(
+    'Where',
+    () => optional(placeCodec()),
+    ({ position }) => position,
+    (pause, position) => ({ ...pause, position }),
+    { width: 'double', placeholder: 'anywhere on the way', part: 'position' },
+  ),
+];
+
 /** When and where the day begins and ends, and what else it has to have room for. */
 @Component({
   selector: 'rd-day-fields',
-  imports: [MatButtonModule, TextField, ValueField],
+  imports: [DescribedForm, MatButtonModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="fields">
-      <rd-value-field
-        label="Out at the earliest"
-        [value]="out().fromMin"
-        [codec]="start()"
-        (changed)="setOut({ fromMin: $event })"
-      />
-      <rd-value-field label="Home at the latest" [value]="out().toMin" [codec]="end()" (changed)="setOut({ toMin: $event })" />
-      <rd-value-field
-        class="double"
-        label="Starts at"
-        placeholder="the first stop"
-        [value]="walk().startsAt ?? null"
-        [codec]="place"
-        (changed)="set('start', { startsAt: $event })"
-      />
-      <rd-value-field
-        class="double"
-        label="Ends at"
-        placeholder="the last stop"
-        [value]="walk().endsAt ?? null"
-        [codec]="place"
-        (changed)="set('end', { endsAt: $event })"
-      />
+      <rd-described-form [fields]="outFields" [item]="walk()" [context]="reading()" (changed)="apply($event)" />
       @for (pause of walk().pauses ?? []; track pause.id) {
         <div class="wide pause" role="group" [attr.aria-label]="pause.name">
-          <rd-text-field label="What" [value]="pause.name" (changed)="actions.changePause(walk(), pause, { name: $event })" />
-          <rd-value-field
-            label="For"
-            [value]="pause.stayMin"
-            [codec]="minutes"
-            (changed)="actions.changePause(walk(), pause, { stayMin: $event })"
-          />
-          <rd-value-field label="Not before" [value]="pause.fromMin" [codec]="clock()" (changed)="setFrom(pause, $event)" />
-          <rd-value-field label="Not after" [value]="pause.toMin" [codec]="clock()" (changed)="setTo(pause, $event)" />
-          <rd-value-field
-            class="double"
-            label="Where"
-            placeholder="anywhere on the way"
-            [value]="pause.position"
-            [codec]="place"
-            (changed)="setPlace(pause, $event)"
-          />
+          <rd-described-form [fields]="pauseFields" [item]="pause" [context]="reading()" (changed)="applyTo(pause, $event)" />
           <button mat-button type="button" [attr.aria-label]="'Remove ' + pause.name" (click)="actions.removePause(walk(), pause)">
             Remove
           </button>
@@ -97,43 +116,18 @@ export class DayFields {
 
   protected readonly actions = inject(DayActions);
   private readonly walkActions = inject(WalkActions);
-  private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
-  private readonly wording = wordingSignal();
-
+  protected readonly reading = fieldReading();
+  protected readonly outFields = OUT_FIELDS;
+  protected readonly pauseFields = PAUSE_FORM;
   protected readonly meal = NEW_PAUSES.meal;
   protected readonly rest = NEW_PAUSES.rest;
-  protected readonly place = optional(placeCodec());
-  protected readonly minutes = numberCodec({ ...FIELD_RANGES.pauseMin, decimals: 0, step: 5, unit: 'min' });
-  protected readonly clock = computed(() => {
-    const wording = this.wording();
-    return clockCodec((this.workspace()?.settings ?? DEFAULT_SETTINGS).clock, (minute) => wording.clock(minute));
-  });
-  protected readonly out = computed(() => this.walk().dayOut ?? DAY_OUT);
-  protected readonly start = computed(() =>
-    restricted(this.clock(), (minute) => minute < this.out().toMin, 'has to be before the end'),
-  );
-  protected readonly end = computed(() =>
-    restricted(this.clock(), (minute) => minute > this.out().fromMin, 'has to be after the start'),
-  );
 
-  protected set(part: string, change: Partial<Walk>): void {
-    this.walkActions.change(this.walk(), part, (walk) => ({ ...walk, ...change }));
+  protected apply({ change, part }: FieldChange<Walk>): void {
+    if (part === 'hours') this.walkActions.adjust(this.walk(), part, change);
+    else this.walkActions.change(this.walk(), part, change);
   }
 
-  protected setOut(change: Partial<HoursSpan>): void {
-    const dayOut = { ...this.out(), ...change };
-    this.walkActions.adjust(this.walk(), 'hours', (walk) => ({ ...walk, dayOut }));
-  }
-
-  protected setFrom(pause: Pause, fromMin: number): void {
-    this.actions.changePause(this.walk(), pause, { fromMin, toMin: Math.max(fromMin, pause.toMin) });
-  }
-
-  protected setTo(pause: Pause, toMin: number): void {
-    this.actions.changePause(this.walk(), pause, { toMin, fromMin: Math.min(toMin, pause.fromMin) });
-  }
-
-  protected setPlace(pause: Pause, position: Place | null): void {
-    this.actions.changePause(this.walk(), pause, { position });
+  protected applyTo(pause: Pause, { change, part }: FieldChange<Pause>): void {
+    this.actions.changePause(this.walk(), pause, part, change);
   }
 }

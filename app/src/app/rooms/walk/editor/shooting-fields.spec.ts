@@ -1,14 +1,28 @@
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { DEFAULT_SHOOTING, type Shooting } from '@roam-dial/core/stop';
-import { ShootingFields } from './shooting-fields';
+import { clockCodec } from '../../../fields/codec';
+import { DescribedForm } from '../../../fields/described-form';
+import { FRAME_FIELDS } from './shooting-fields';
+import type { StopContext } from './stop-context';
 
-function fields(shooting: Shooting | undefined, isLocked = false) {
-  const fixture = TestBed.createComponent(ShootingFields);
-  fixture.componentRef.setInput('shooting', shooting);
-  fixture.componentRef.setInput('isLocked', isLocked);
+const CONTEXT: StopContext = {
+  lengthUnit: 'metres',
+  clock: clockCodec('24h', String),
+  lenses: [],
+  lens: null,
+  hasWalls: false,
+  isInvented: true,
+  isLocked: false,
+};
+
+function fields(shooting: Shooting = DEFAULT_SHOOTING, isLocked = false) {
+  const fixture = TestBed.createComponent<DescribedForm<Shooting, StopContext>>(DescribedForm);
+  fixture.componentRef.setInput('fields', FRAME_FIELDS);
+  fixture.componentRef.setInput('item', shooting);
+  fixture.componentRef.setInput('context', { ...CONTEXT, isLocked });
   fixture.detectChanges();
   const changes: Shooting[] = [];
-  fixture.componentInstance.changed.subscribe((change) => changes.push(change));
+  fixture.componentInstance.changed.subscribe(({ change }) => changes.push(change(shooting)));
   return { fixture, changes };
 }
 const element = ({ nativeElement }: ComponentFixture<unknown>): HTMLElement => nativeElement as HTMLElement;
@@ -22,7 +36,7 @@ function tick(fixture: ComponentFixture<unknown>, label: string): void {
 
 describe('how frames are taken', () => {
   it('begins from one steady frame, and asks only what matters', () => {
-    const { fixture } = fields(undefined);
+    const { fixture } = fields();
     expect(element(fixture).querySelector<HTMLInputElement>('input')?.value).toBe('1');
     expect(textOf(fixture)).not.toContain('glitch');
     expect(textOf(fixture)).not.toContain('guessed');
@@ -44,7 +58,7 @@ describe('how frames are taken', () => {
     ['a few', null, 'alert'],
     ['51', null, 'alert'],
   ])('takes %j frames for %j', (typed, frames, role) => {
-    const { fixture, changes } = fields(undefined);
+    const { fixture, changes } = fields();
     const input = element(fixture).querySelector('input') as HTMLInputElement;
     input.value = typed;
     input.dispatchEvent(new Event('change'));

@@ -2,44 +2,38 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatExpansionModule } from '@angular/material/expansion';
-import { DEFAULT_SETTINGS, FIELD_RANGES } from '@roam-dial/core/formats/archive';
 import { districtOf, isIndoors, isStreetOf, ofKind, siteOf, streetAt, withStreet } from '@roam-dial/core/plan';
-import {
-  type Approach,
-  type Intent,
-  type IntentKind,
-  isMovementOfMatter,
-  isOfThing,
-  type Movers,
-  ofPeople,
-  ofThing,
-  type Stop,
-  type Subject,
-  asZoneKind,
-  withEnds,
-  withPassers,
-  type ZoneKind,
-  zoneLawOf,
-} from '@roam-dial/core/stop';
+import type { Approach, Intent, IntentKind, Stop } from '@roam-dial/core/stop';
 import { metresFrom } from '@roam-dial/core/streets';
 import type { Walk } from '@roam-dial/core/walk';
-import { newStop } from '../../../storage/defaults';
 import { StopActions } from '../../../state/walk/stop.actions';
 import { type CardTarget, CardFocus } from '../../../state/selection/card-focus';
 import { LegsStore } from '../../../state/walk/legs.store';
 import type { StopSection } from '../../../state/selection/open-sections';
-import { arrivingAt, withIntent, withLeaving } from '../../../state/walk/stop.edits';
+import { withIntent } from '../../../state/walk/stop.edits';
 import { placeThumbnailId } from '../../../storage/thumbnails';
 import { wordingSignal } from '../../../state/workspace/wording.store';
 import { WorkspaceStore } from '../../../state/workspace/workspace.store';
 import { CheckField } from '../../../fields/check-field';
 import { ChoiceField } from '../../../fields/choice-field';
-import { TextField } from '../../../fields/text-field';
-import { ValueField } from '../../../fields/value-field';
-import { bearingCodec, clockCodec, distanceCodec, numberCodec, optional, percentCodec, restricted } from '../../../fields/codec';
 import { KeptPicture } from '../../../shared/picture/kept-picture';
-import { ShootingFields } from './shooting-fields';
-import { ApproachFields } from './approach-fields';
+import { APPROACH_FIELDS } from './approach-fields';
+import { DescribedForm, type FieldChange } from '../../../fields/described-form';
+import { fieldReading } from '../../../shared/field-reading';
+import type { StopContext } from './stop-context';
+import {
+  GAP_FIELDS,
+  LAMP_FIELDS,
+  LENS_FIELDS_OF_STOP,
+  NAME_FIELDS,
+  NOTE_FIELDS,
+  PEOPLE_FIELDS,
+  positionFields,
+  SHOOTING_FIELDS_OF_STOP,
+  STREET_FIELDS,
+  WHEN_FIELDS,
+  ZONE_FIELDS,
+} from './stop-fields';
 import { CrowdField } from './crowd-field';
 import {
   approachSentence,
@@ -53,10 +47,10 @@ import {
   zoneSentence,
 } from '../stop-sentences';
 import { streetSentence } from '../../../words/walk/street';
-import { IntentQuestions } from './intent-questions';
+import { intentFields } from './intent-fields';
 import { WishesFields } from './wishes-fields';
 import { StopSectionPanel } from './stop-section';
-import { CONSENT_CHOICES, INTENT_CHOICES, LAMP_CHOICES, LIGHT_CHANGE_CHOICES, PAVEMENT_CHOICES, ZONE_CHOICES } from '../words';
+import { INTENT_CHOICES } from '../words';
 import { nameOf } from '../../../words/name';
 import { Term } from '../../../ui/term';
 import { PartMissing } from '../../../ui/part-missing';
@@ -68,17 +62,13 @@ import { PartMissing } from '../../../ui/part-missing';
     PartMissing,
     Term,
     KeptPicture,
-    ApproachFields,
     CheckField,
     ChoiceField,
     CrowdField,
-    IntentQuestions,
+    DescribedForm,
     MatButtonModule,
     MatExpansionModule,
-    ShootingFields,
     StopSectionPanel,
-    TextField,
-    ValueField,
     WishesFields,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -95,25 +85,39 @@ export class StopEditor {
   protected readonly name = computed(() => nameOf(this.stop()));
   private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
   private readonly wording = wordingSignal();
-  private readonly settings = computed(() => this.workspace()?.settings ?? DEFAULT_SETTINGS);
 
   protected readonly intents = INTENT_CHOICES;
-  protected readonly lampChoices = LAMP_CHOICES;
-  protected readonly pavements = PAVEMENT_CHOICES;
-  protected readonly lightChanges = LIGHT_CHANGE_CHOICES;
-  protected readonly consents = CONSENT_CHOICES;
-  protected readonly lensChoices = computed(() => {
-    const bag = ofKind(this.workspace()?.kit ?? [], 'lens').filter(({ inBag, id }) => inBag || id === this.stop().lensId);
-    return [{ value: '', label: 'first in the bag' }, ...bag.map(({ id, name }) => ({ value: id, label: name }))];
-  });
-  protected readonly lens = computed(() => {
-    const lenses = ofKind(this.workspace()?.kit ?? [], 'lens');
-    return lenses.find(({ id }) => id === this.stop().lensId) ?? null;
-  });
-  protected readonly focal = computed(() => {
-    const lens = this.lens();
-    return optional(numberCodec({ low: lens?.shortestMm ?? 1, high: lens?.longestMm ?? 3000, unit: 'mm', decimals: 1 }));
-  });
+  protected readonly form = {
+    name: NAME_FIELDS,
+    lens: LENS_FIELDS_OF_STOP,
+    when: WHEN_FIELDS,
+    street: STREET_FIELDS,
+    lamps: LAMP_FIELDS,
+    gap: GAP_FIELDS,
+    zone: ZONE_FIELDS,
+    people: PEOPLE_FIELDS,
+    approach: APPROACH_FIELDS,
+    frames: SHOOTING_FIELDS_OF_STOP,
+    notes: NOTE_FIELDS,
+  } as const;
+  protected readonly intentFields = computed(() => intentFields(this.stop().intent));
+  protected readonly positionFields = computed(() => positionFields(this.walk().place));
+  private readonly lenses = computed(() => ofKind(this.workspace()?.kit ?? [], 'lens'));
+  protected readonly lens = computed(() => this.lenses().find(({ id }) => id === this.stop().lensId) ?? null);
+  private readonly reading = fieldReading();
+  protected readonly context = computed<StopContext>(() => ({
+    ...this.reading(),
+    lens: this.lens(),
+    lenses: [
+      { value: '', label: 'first in the bag' },
+      ...this.lenses()
+        .filter(({ inBag, id }) => inBag || id === this.stop().lensId)
+        .map(({ id, name }) => ({ value: id, label: name })),
+    ],
+    hasWalls: this.hasWalls(),
+    isInvented: this.walk().place.isInvented,
+    isLocked: (this.stop().approach ?? this.walk().approach).focus === 'lockedOnSpot',
+  }));
 
   private readonly legs = toSignal(inject(LegsStore).legs$, { initialValue: [] });
   private readonly district = computed(() => {
@@ -136,8 +140,6 @@ export class StopEditor {
     if (street === null) return null;
     return { sentence: streetSentence(street, this.wording()), isTaken: isStreetOf(this.stop(), street) };
   });
-  protected readonly isThing = computed(() => isOfThing(this.stop()));
-  protected readonly isMoving = computed(() => isMovementOfMatter(this.stop()));
 
   /** The head of each section. */
   protected readonly says = computed<Readonly<Record<StopSection, string>>>(() => {
@@ -162,104 +164,24 @@ export class StopEditor {
     return workspace !== undefined && siteOf(workspace, this.walk(), this.stop()).kind !== 'none';
   });
 
-  protected readonly bearing = bearingCodec();
-  protected readonly angle = numberCodec({ low: 0, high: 90, unit: '°', step: 5 });
-  protected readonly speed = numberCodec({ ...FIELD_RANGES.speedMps, unit: 'm/s', step: 0.1 });
-  protected readonly rate = numberCodec({ ...FIELD_RANGES.passersPerMinute, step: 1, decimals: 1 });
-  protected readonly share = percentCodec();
-  protected readonly spread = percentCodec(100 * FIELD_RANGES.spread.high);
-  protected readonly laws = ZONE_CHOICES;
-  protected readonly walkMinutes = optional(numberCodec({ ...FIELD_RANGES.walkMin, unit: 'min', decimals: 0 }));
-  protected readonly latitude = numberCodec({ low: -90, high: 90, decimals: 6, step: 0.0001 });
-  protected readonly longitude = numberCodec({ low: -180, high: 180, decimals: 6, step: 0.0001 });
-  protected readonly width = computed(() => distanceCodec(this.settings().lengthUnit, FIELD_RANGES.streetWidthM));
-  private readonly reach = computed(() => distanceCodec(this.settings().lengthUnit, { low: 0.2, high: Infinity }));
-  protected readonly median = computed(() => distanceCodec(this.settings().lengthUnit, { low: 0.2, high: 100_000 }));
-  protected readonly near = computed(() =>
-    restricted(this.median(), (nearM) => nearM < this.stop().subject.farM, 'must be nearer than the far end'),
-  );
-  protected readonly far = computed(() =>
-    restricted(
-      restricted(this.reach(), (farM) => farM > this.stop().subject.nearM, 'must be farther than the near end'),
-      (farM) => farM < Infinity || this.law() === 'allOfIt',
-      'has an end where people pass: choose all of it for a zone without one',
-    ),
-  );
-  protected readonly law = computed(() => zoneLawOf(this.stop()));
-  protected readonly clock = computed(() => clockCodec(this.settings().clock, (minute) => this.wording().clock(minute)));
-  protected readonly arriveClock = this.clock;
-  protected readonly leaveClock = computed(() =>
-    restricted(this.clock(), (minute) => minute > this.stop().arriveMin, 'must be after the arrival'),
-  );
-
   protected point(target: CardTarget): void {
     this.cardFocus.pointAt(target);
   }
 
-  protected set(field: string, change: Partial<Stop>, isTyping = false): void {
-    this.edit(field, (stop) => ({ ...stop, ...change }), isTyping);
+  protected set(part: string, change: Partial<Stop>): void {
+    this.edit(part, (stop) => ({ ...stop, ...change }));
   }
 
   protected setIntent(kind: IntentKind): void {
     this.edit('intent', (stop) => withIntent(stop, kind));
   }
 
-  protected setAnswers(intent: Intent): void {
-    this.set('picture', { intent });
+  protected setAnswers({ change }: FieldChange<Intent>): void {
+    this.edit('picture', (stop) => ({ ...stop, intent: change(stop.intent) }));
   }
 
-  protected setEnds(ends: Partial<Pick<Subject, 'nearM' | 'farM'>>): void {
-    this.edit('zone', (stop) => ({ ...stop, subject: withEnds(stop.subject, zoneLawOf(stop), ends) }));
-  }
-
-  protected setPassers(passers: Partial<Pick<Subject, 'medianM' | 'spread'>>): void {
-    this.edit('zone', (stop) => ({ ...stop, subject: withPassers(stop.subject, passers) }));
-  }
-
-  protected setLaw(law: ZoneKind): void {
-    this.edit('zone', (stop) => ({ ...stop, subject: asZoneKind(stop.subject, law) }));
-  }
-
-  protected setMovers(change: Partial<Movers>, isTyping = false): void {
-    this.edit('people', (stop) => ({ ...stop, movers: { ...stop.movers, ...change } }), isTyping);
-  }
-
-  protected setThing(isThing: boolean): void {
-    const { movers, subject } = newStop('', undefined);
-    this.edit('people', (stop) => (isThing ? ofThing(stop) : ofPeople(stop, movers, subject.spread)));
-  }
-
-  protected setArrival(minute: number): void {
-    this.edit('arrival', (stop) => arrivingAt(stop, minute));
-  }
-
-  protected setLeaving(minute: number): void {
-    this.edit('leaving', (stop) => withLeaving(stop, minute));
-  }
-
-  protected setHasGap(hasGap: boolean): void {
-    this.set('gap of the sun', { sunGap: hasGap ? { fromDeg: 150, toDeg: 240, aboveDeg: 15 } : null });
-  }
-
-  protected setGap(change: Partial<NonNullable<Stop['sunGap']>>): void {
-    this.edit('gap of the sun', (stop) => (stop.sunGap === null ? stop : { ...stop, sunGap: { ...stop.sunGap, ...change } }));
-  }
-
-  protected setHasHours(hasHours: boolean): void {
-    this.set('hours', { hours: hasHours ? { fromMin: 18 * 60, toMin: 23 * 60 } : null });
-  }
-
-  protected setHours(change: Partial<NonNullable<Stop['hours']>>): void {
-    this.edit('hours', (stop) => (stop.hours === null ? stop : { ...stop, hours: { ...stop.hours, ...change } }));
-  }
-
-  protected setHasPosition(hasPosition: boolean): void {
-    const { latitude, longitude } = this.walk().place;
-    this.set('position', { position: hasPosition ? { latitude, longitude } : null });
-  }
-
-  protected setPosition(change: Partial<NonNullable<Stop['position']>>): void {
-    this.edit('position', (stop) => (stop.position === null ? stop : { ...stop, position: { ...stop.position, ...change } }));
+  protected apply({ change, part, isTyping }: FieldChange<Stop>): void {
+    this.edit(part, change, isTyping);
   }
 
   protected takeStreet(): void {
@@ -267,16 +189,12 @@ export class StopEditor {
     if (street !== null) this.edit('street', (stop) => withStreet(stop, street));
   }
 
-  protected setLens(lensId: string): void {
-    this.set('lens', { lensId: lensId === '' ? null : lensId, focalLengthMm: null });
-  }
-
   protected setOwnApproach(isOwn: boolean): void {
     this.set('approach', { approach: isOwn ? this.walk().approach : null });
   }
 
-  protected setApproach(approach: Approach): void {
-    this.set('approach', { approach });
+  protected setApproach(approach: Approach, { change }: FieldChange<Approach>): void {
+    this.set('approach', { approach: change(approach) });
   }
 
   private edit(part: string, change: (stop: Stop) => Stop, isTyping = false): void {

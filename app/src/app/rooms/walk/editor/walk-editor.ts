@@ -17,7 +17,8 @@ import { TextField } from '../../../fields/text-field';
 import { ValueField } from '../../../fields/value-field';
 import { numberCodec } from '../../../fields/codec';
 import { isZone, ZoneField } from '../../../fields/zone-field';
-import { ApproachFields } from './approach-fields';
+import { DescribedForm, type FieldChange } from '../../../fields/described-form';
+import { APPROACH_FIELDS } from './approach-fields';
 import { DayFields } from './day-fields';
 
 type Sky = 'clear' | 'hazy' | 'overcast';
@@ -27,7 +28,7 @@ const OWN_PLACE = 'own';
 /** Name, date, place, sky and approach of the walk. */
 @Component({
   selector: 'rd-walk-editor',
-  imports: [ApproachFields, ChoiceField, DateField, DayFields, MatButtonModule, TextField, ValueField, ZoneField],
+  imports: [ChoiceField, DateField, DayFields, DescribedForm, MatButtonModule, TextField, ValueField, ZoneField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './walk-editor.html',
   styleUrl: './editor.scss',
@@ -57,6 +58,7 @@ export class WalkEditor {
 
   protected readonly latitude = numberCodec({ low: -90, high: 90, decimals: 5, step: 0.01 });
   protected readonly longitude = numberCodec({ low: -180, high: 180, decimals: 5, step: 0.01 });
+  protected readonly approachFields = APPROACH_FIELDS;
   protected readonly skies = choicesOf<Sky>({ clear: 'clear', hazy: 'hazy', overcast: 'overcast' });
   protected readonly places = [
     ...GAZETTEER.map(({ name }) => ({ value: name, label: `${name}, invented place` })),
@@ -98,7 +100,7 @@ export class WalkEditor {
     this.set('body', { bodyId: bodyId === '' ? null : bodyId });
   }
 
-  protected setApproach(approach: Approach): void {
-    this.set('approach', { approach });
+  protected setApproach({ change }: FieldChange<Approach>): void {
+    this.set('approach', { approach: change(this.walk().approach) });
   }
 }

@@ -1,78 +1,102 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
+import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { DEFAULT_STAY } from '@roam-dial/core/day';
-import { DEFAULT_SETTINGS, FIELD_RANGES } from '@roam-dial/core/formats/archive';
-import { isAloneWished, type PeopleWish, peopleWishOf, type Stop, type Wishes } from '@roam-dial/core/stop';
+import { isAloneWished, type PeopleWish, peopleWishOf, type Stop, type Wishes, WISHES_FIELDS } from '@roam-dial/core/stop';
 import type { Walk } from '@roam-dial/core/walk';
+import { hoursCodec, optional } from '../../../fields/codec';
+import { DescribedForm, type FieldChange } from '../../../fields/described-form';
+import { codecOf } from '../../../fields/field-codec';
+import { checkField, type FieldSpec, valueField } from '../../../fields/field-spec';
+import { fieldReading } from '../../../shared/field-reading';
+import { withWishes } from '../../../state/walk/stop.edits';
 import { DayActions } from '../../../state/plan/day.actions';
-import { wordingSignal } from '../../../state/workspace/wording.store';
-import { WorkspaceStore } from '../../../state/workspace/workspace.store';
-import { CheckField } from '../../../fields/check-field';
-import { ChoiceField } from '../../../fields/choice-field';
-import { ValueField } from '../../../fields/value-field';
-import { clockCodec, hoursCodec, numberCodec, optional } from '../../../fields/codec';
 import { PEOPLE_CHOICES } from '../words';
+
+const wishesOf = ({ wishes }: Stop): Wishes => wishes ?? {};
+
+const peopleOf = (stop: Stop): PeopleWish => peopleWishOf(stop.intent, wishesOf(stop));
+const longestOf = (stop: Stop): number => {
+  const { longestMin, shortestMin = 0 } = wishesOf(stop);
+  return longestMin ?? Math.max(DEFAULT_STAY.longestMin, shortestMin);
+};
+const shortestOf = (stop: Stop): number => wishesOf(stop).shortestMin ?? Math.min(DEFAULT_STAY.shortestMin, longestOf(stop));
+
+/** What the day's plan has to keep of a stop; what is as usual is not kept at all. */
+export const WISHED_FIELDS: readonly FieldSpec<Stop>[] = [
+  checkField(
+    'Must-have',
+    (stop) => wishesOf(stop).isMust === true,
+    (stop, isMust) => withWishes(stop, { isMust: isMust ? true : undefined }),
+    { width: 'wide', part: 'must' },
+  ),
+  valueField(
+    'Starts exactly at',
+    (_, { clock }) => optional(clock),
+    (stop) => wishesOf(stop).fixedAtMin ?? null,
+    (stop, minute) => withWishes(stop, { fixedAtMin: minute ?? undefined }),
+    { placeholder: 'any time', part: 'fixed time' },
+  ),
+  // The other end gives way, so that the two never cross.
+  valueField(
+    'Shortest stay',
+    (_, reading) => codecOf(WISHES_FIELDS.shortestMin, reading),
+    shortestOf,
+    (stop, shortestMin) => withWishes(stop, { shortestMin, longestMin: Math.max(shortestMin, longestOf(stop)) }),
+    { part: 'shortest stay' },
+  ),
+  valueField(
+    'Longest stay',
+    (_, reading) => codecOf(WISHES_FIELDS.longestMin, reading),
+    longestOf,
+    (stop, longestMin) => withWishes(stop, { longestMin, shortestMin: Math.min(longestMin, shortestOf(stop)) }),
+    { part: 'longest stay' },
+  ),
+  valueField(
+    'Worth (× a normal stop)',
+    (_, reading) => codecOf(WISHES_FIELDS.weight, reading),
+    (stop) => wishesOf(stop).weight ?? 1,
+    (stop, weight) => withWishes(stop, { weight: weight === 1 ? undefined : weight }),
+    { part: 'weight' },
+  ),
+  valueField(
+    'Open',
+    (_, { clock }) => hoursCodec(clock),
+    (stop) => wishesOf(stop).open ?? [],
+    (stop, open) => withWishes(stop, { open: open.length === 0 ? undefined : open }),
+    { width: 'double', placeholder: 'always', part: 'hours' },
+  ),
+  {
+    kind: 'choice',
+    label: 'In the picture',
+    width: 'double',
+    part: 'people',
+    choices: () => PEOPLE_CHOICES,
+    read: peopleOf,
+    write: (stop, people) => withWishes(stop, { people: people as PeopleWish }),
+  },
+  checkField(
+    'One person, nobody else in it',
+    (stop) => isAloneWished(stop.intent, wishesOf(stop)),
+    (stop, isAlone) => withWishes(stop, { isAlone }),
+    { width: 'double', part: 'people', isShown: (stop) => peopleOf(stop) === 'people' },
+  ),
+  valueField(
+    '80 % of the value after',
+    (_, reading) => optional(codecOf(WISHES_FIELDS.usefulMin, reading)),
+    (stop) => wishesOf(stop).usefulMin ?? null,
+    (stop, usefulMin) => withWishes(stop, { usefulMin: usefulMin ?? undefined }),
+    { width: 'double', placeholder: 'by who passes', part: 'useful stay' },
+  ),
+];
 
 /** What the day's plan has to keep of a stop. */
 @Component({
   selector: 'rd-wishes-fields',
-  imports: [CheckField, ChoiceField, MatButtonModule, ValueField],
+  imports: [DescribedForm, MatButtonModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="fields">
-      <rd-check-field
-        class="wide"
-        label="Must-have"
-        [value]="wishes().isMust === true"
-        (changed)="set('must', { isMust: $event ? true : undefined })"
-      />
-      <rd-value-field
-        label="Starts exactly at"
-        placeholder="any time"
-        [value]="wishes().fixedAtMin ?? null"
-        [codec]="anyTime()"
-        (changed)="set('fixed time', { fixedAtMin: $event ?? undefined })"
-      />
-      <rd-value-field label="Shortest stay" [value]="shortest()" [codec]="minutes" (changed)="setShortest($event)" />
-      <rd-value-field label="Longest stay" [value]="longest()" [codec]="minutes" (changed)="setLongest($event)" />
-      <rd-value-field
-        label="Worth (× a normal stop)"
-        [value]="wishes().weight ?? 1"
-        [codec]="weight"
-        (changed)="set('weight', { weight: $event === 1 ? undefined : $event })"
-      />
-      <rd-value-field
-        class="double"
-        label="Open"
-        placeholder="always"
-        [value]="wishes().open ?? []"
-        [codec]="hours()"
-        (changed)="set('hours', { open: $event.length === 0 ? undefined : $event })"
-      />
-      <rd-choice-field
-        class="double"
-        label="In the picture"
-        [value]="people()"
-        [choices]="peopleChoices"
-        (changed)="set('people', { people: $event })"
-      />
-      @if (people() === 'people') {
-        <rd-check-field
-          class="double"
-          label="One person, nobody else in it"
-          [value]="isAlone()"
-          (changed)="set('people', { isAlone: $event })"
-        />
-      }
-      <rd-value-field
-        class="double"
-        label="80 % of the value after"
-        placeholder="by who passes"
-        [value]="wishes().usefulMin ?? null"
-        [codec]="useful"
-        (changed)="set('useful stay', { usefulMin: $event ?? undefined })"
-      />
+      <rd-described-form [fields]="fields" [item]="stop()" [context]="reading()" (changed)="apply($event)" />
       <p class="wide">
         <button mat-stroked-button type="button" (click)="actions.passAgain(walk(), stop())">Pass again later</button>
       </p>
@@ -90,38 +114,10 @@ export class WishesFields {
   readonly stop = input.required<Stop>();
 
   protected readonly actions = inject(DayActions);
-  private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
-  private readonly wording = wordingSignal();
+  protected readonly fields = WISHED_FIELDS;
+  protected readonly reading = fieldReading();
 
-  protected readonly peopleChoices = PEOPLE_CHOICES;
-  protected readonly minutes = numberCodec({ low: 1, high: 1439, decimals: 0, step: 5, unit: 'min' });
-  protected readonly useful = optional(numberCodec({ low: 1, high: 1439, decimals: 0, step: 5, unit: 'min' }));
-  protected readonly weight = numberCodec({ ...FIELD_RANGES.weight, decimals: 2, step: 0.5 });
-  private readonly clock = computed(() => {
-    const wording = this.wording();
-    return clockCodec((this.workspace()?.settings ?? DEFAULT_SETTINGS).clock, (minute) => wording.clock(minute));
-  });
-  protected readonly anyTime = computed(() => optional(this.clock()));
-  protected readonly hours = computed(() => hoursCodec(this.clock()));
-
-  protected readonly wishes = computed<Wishes>(() => this.stop().wishes ?? {});
-  protected readonly people = computed<PeopleWish>(() => peopleWishOf(this.stop().intent, this.wishes()));
-  protected readonly isAlone = computed(() => isAloneWished(this.stop().intent, this.wishes()));
-  protected readonly longest = computed(
-    () => this.wishes().longestMin ?? Math.max(DEFAULT_STAY.longestMin, this.wishes().shortestMin ?? 0),
-  );
-  protected readonly shortest = computed(() => this.wishes().shortestMin ?? Math.min(DEFAULT_STAY.shortestMin, this.longest()));
-
-  /** The other end gives way, so that the two never cross. */
-  protected setShortest(shortestMin: number): void {
-    this.set('shortest stay', { shortestMin, longestMin: Math.max(shortestMin, this.longest()) });
-  }
-
-  protected setLongest(longestMin: number): void {
-    this.set('longest stay', { longestMin, shortestMin: Math.min(longestMin, this.shortest()) });
-  }
-
-  protected set(part: string, change: { readonly [Key in keyof Wishes]?: Wishes[Key] | undefined }): void {
-    this.actions.wish(this.walk(), this.stop(), part, change);
+  protected apply({ change, part }: FieldChange<Stop>): void {
+    this.actions.changeWishes(this.walk(), this.stop(), part, change);
   }
 }
