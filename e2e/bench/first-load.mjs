@@ -48,7 +48,12 @@ await hand.page.waitForLoadState('networkidle');
 process.stdout.write(
   `${'Meter opened in the hand, more'.padEnd(58)} ${`${kB(hand.code()) - before} kB`.padStart(22)}  target 110 kB\n`,
 );
-if (process.argv.includes('--files')) for (const { path, bytes } of hand.code().sort((a, b) => b.bytes - a.bytes).slice(0, 25)) console.log(bytes, path);
+if (process.argv.includes('--files'))
+  for (const { path, bytes } of hand
+    .code()
+    .sort((a, b) => b.bytes - a.bytes)
+    .slice(0, 25))
+    console.log(bytes, path);
 const table = await firstLoad('first load: Walk at the table', { width: 1280, height: 800 }, '/walk', 'rd-walk-chart');
 if (process.argv.includes('--files'))
   for (const { path, bytes } of table

@@ -15,13 +15,18 @@ async function expectNoViolations(page: Page, where: string): Promise<void> {
   // Passes are counted for nothing here, and telling them is most of the work.
   const axe = new AxeBuilder({ page }).options({ resultTypes: ['violations'] });
   const { violations } = await (isNight ? axe.withRules(COLOURS) : axe.withTags(ALL)).analyze();
-  const told = violations.map(
-    ({ id, nodes }) =>
-      `${where}: ${id} at ${nodes
-        .slice(0, 3)
-        .map(({ target }) => target.join(' '))
-        .join(', ')}`,
-  );
+  // Turning a look on the plan is the bearing’s field beside it (WCAG 2.5.8, equivalent): far off, its handle lies on the stop.
+  const hasEquivalent = (id: string, target: string): boolean => id === 'target-size' && target.includes('.rd-turn');
+  const told = violations
+    .map(({ id, nodes }) => ({ id, nodes: nodes.filter(({ target }) => !hasEquivalent(id, target.join(' '))) }))
+    .filter(({ nodes }) => nodes.length > 0)
+    .map(
+      ({ id, nodes }) =>
+        `${where}: ${id} at ${nodes
+          .slice(0, 3)
+          .map(({ target }) => target.join(' '))
+          .join(', ')}`,
+    );
   expect(told).toEqual([]);
 }
 

@@ -29,7 +29,7 @@ export interface FieldChange<Item> {
             [hint]="one.hint"
             [placeholder]="one.field.placeholder ?? ''"
             [hasSteppers]="one.field.hasSteppers === true"
-            [value]="one.field.read(item())"
+            [value]="one.value"
             [codec]="one.codec"
             (changed)="changed.emit(one.set($event))"
           />
@@ -39,8 +39,8 @@ export interface FieldChange<Item> {
             [class]="one.field.width ?? ''"
             [label]="one.label"
             [hint]="one.hint"
-            [value]="one.field.read(item())"
-            [choices]="one.field.choices(context(), item())"
+            [value]="one.value"
+            [choices]="one.choices"
             (changed)="changed.emit(one.set($event))"
           />
         }
@@ -49,7 +49,7 @@ export interface FieldChange<Item> {
             [class]="one.field.width ?? ''"
             [label]="one.label"
             [hint]="one.hint"
-            [value]="one.field.read(item())"
+            [value]="one.value"
             (changed)="changed.emit(one.set($event))"
           />
         }
@@ -58,7 +58,7 @@ export interface FieldChange<Item> {
             [class]="one.field.width ?? ''"
             [label]="one.label"
             [isLong]="one.field.isLong === true"
-            [value]="one.field.read(item())"
+            [value]="one.value"
             (changed)="changed.emit(one.set($event))"
           />
         }
@@ -95,7 +95,10 @@ export class DescribedForm<Item, Context> {
         key,
         label: told(field.label),
         hint: told(field.hint),
+        // Once for each change, not for each look: a list made anew is another to whoever shows it.
+        value: field.read(item) as never,
         codec: field.kind === 'value' ? field.codec(item, context) : (null as never),
+        choices: field.kind === 'choice' ? field.choices(context, item) : [],
         set: (value: unknown): FieldChange<Item> => ({
           change: (one) => (field.write as (item: Item, value: unknown) => Item)(one, value),
           part: field.part ?? '',

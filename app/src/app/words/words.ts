@@ -46,10 +46,7 @@ export const WORDS = {
 
 export type Word = keyof typeof WORDS;
 
-export const WORD_LIST: readonly { readonly word: Word; readonly meaning: string }[] = Object.entries(WORDS).map(
-  ([word, meaning]) => ({ word: word as Word, meaning }),
-);
-
-/** `docs/words.md`, whole. */
-export const wordsPage = (): string =>
-  ['# Words', '', ...WORD_LIST.map(({ word, meaning }) => `- **${word}**: ${meaning}`), ''].join('\n');
+/** By the alphabet, as one looks a word up. */
+export const WORD_LIST: readonly { readonly word: Word; readonly meaning: string }[] = Object.entries(WORDS)
+  .map(([word, meaning]) => ({ word: word as Word, meaning }))
+  .sort((a, b) => a.word.localeCompare(b.word, 'en', { sensitivity: 'base' }));
