@@ -138,11 +138,12 @@ export class AppPage {
       const tabs = await this.page.getByRole('main').getByRole('tab').allInnerTexts();
       if (tabs.length === 0) await look(room);
       for (const tab of tabs) {
-        await this.room(room);
         const link = this.page.getByRole('main').getByRole('tab', { name: tab, exact: true });
         await link.click();
         await expect(link).toHaveAttribute('aria-selected', 'true');
-        await expect(this.page.getByRole('tabpanel').locator('> *').first()).toBeVisible();
+        await expect(
+          this.page.getByRole('tabpanel').locator('> :not(router-outlet)').filter({ visible: true }).first(),
+        ).toBeVisible();
         await look(`${room}, ${tab}`);
       }
     }

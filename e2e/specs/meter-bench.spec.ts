@@ -190,7 +190,10 @@ test.describe('the meter in the hand', () => {
     await expect(now).toContainText('a coat in the sun', { timeout: 15_000 });
     await page.getByRole('switch', { name: 'Hold' }).click();
     const held = await now.textContent();
-    await page.waitForTimeout(1200);
+    // Two more readings come, and nothing shows them.
+    const client = await page.context().newCDPSession(page);
+    await client.send('Network.enable');
+    for (let k = 0; k < 2; k++) await new Promise((heard) => client.once('Network.eventSourceMessageReceived', heard));
     expect(await now.textContent()).toBe(held);
     await page.getByRole('button', { name: 'Use this reading' }).click();
     await expect(page.getByRole('list', { name: 'Readings' }).getByLabel('What')).toHaveValue('a coat in the sun');

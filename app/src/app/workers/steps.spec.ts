@@ -87,7 +87,13 @@ describe('a worker of steps', () => {
     const posted: unknown[] = [];
     const globals = globalThis as unknown as { postMessage: (message: unknown) => void };
     const before = globals.postMessage;
-    globals.postMessage = (message) => posted.push(message);
+    const isDone = (one: unknown): boolean => (one as { step: Said }).step.kind === 'done';
+    const bothDone = new Promise<void>((resolve) => {
+      globals.postMessage = (message) => {
+        posted.push(message);
+        if (posted.filter(isDone).length === 2) resolve();
+      };
+    });
     const started: number[] = [];
     serve(function* (question: number): Generator<number, string> {
       started.push(question);
@@ -99,10 +105,10 @@ describe('a worker of steps', () => {
     send({ id: 2, question: 20 });
     send({ id: 3, question: 30 });
     send({ id: 2, isDropped: true });
-    await new Promise((resolve) => setTimeout(resolve, 200));
+    await bothDone;
     globals.postMessage = before;
     expect(started).toEqual([10, 30]);
-    expect(posted.filter((one) => (one as { step: Said }).step.kind === 'done')).toEqual([
+    expect(posted.filter(isDone)).toEqual([
       { id: 1, step: { kind: 'done', answer: 'answer 10' } },
       { id: 3, step: { kind: 'done', answer: 'answer 30' } },
     ]);

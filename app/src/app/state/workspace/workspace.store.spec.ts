@@ -140,13 +140,15 @@ describe('the workspace store', () => {
   });
 
   it('keeps every object that was not edited, when its own write comes back', async () => {
+    const other = openTab(name);
     const change = async (theme: 'light' | 'night'): Promise<void> => {
       store.edit(
         { label: 'change the theme' },
         changeSettings((settings) => ({ ...settings, theme })),
       );
       await store.written();
-      await new Promise((resolve) => setTimeout(resolve, 200));
+      // What another tab has heard, this one has as well.
+      await until(other.store, ({ settings }) => settings.theme === theme);
     };
     // What was seeded is read once, because another tab may have been first.
     await change('night');
@@ -157,6 +159,7 @@ describe('the workspace store', () => {
     expect(after.settings.theme).toBe('night');
     expect(after.standard).toBe(before.standard);
     expect(after.walks[0]).toBe(before.walks[0]);
+    other.database.close();
   });
 
   it('is all there when it is opened again', async () => {

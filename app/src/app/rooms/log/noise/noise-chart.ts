@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { scaleLog } from 'd3-scale';
-import { elementWidth } from '../../../drawing/element-size';
+import { Plot } from '../../../drawing/plot';
+import { plotFrame, type PlotTable, type Tick } from '../../../drawing/plot-frame';
 
 export interface NoiseDot {
   readonly iso: number;
@@ -8,10 +9,7 @@ export interface NoiseDot {
   readonly seen: number;
 }
 
-const LEFT_PX = 44;
-const RIGHT_PX = 16;
-const TOP_PX = 14;
-const BOTTOM_PX = 28;
+const MARGINS = { leftPx: 44, rightPx: 16, topPx: 14, bottomPx: 28 };
 const HEIGHT_PX = 230;
 const RATIOS = [2, 5, 10, 20, 50, 100, 200, 500];
 /** ISO values that the axis may name: whole stops. */
@@ -23,38 +21,39 @@ const ROOM = 1.25;
 /** Signal to noise against ISO, both by their logarithms: pixel by pixel (rings), at the size looked at (dots), and where it ends. */
 @Component({
   selector: 'rd-noise-chart',
+  imports: [Plot],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <svg [attr.width]="width()" [attr.height]="height" role="img" [attr.aria-label]="sentence()">
-      @for (tick of ratioTicks(); track tick.ratio) {
-        <line class="rule" [attr.x1]="left" [attr.x2]="right()" [attr.y1]="tick.y" [attr.y2]="tick.y" />
-        <text class="tick" text-anchor="end" [attr.x]="left - 6" [attr.y]="tick.y + 4">{{ tick.ratio }}</text>
-      }
-      @for (tick of isoTicks(); track tick.iso) {
-        <text class="tick" text-anchor="middle" [attr.x]="tick.x" [attr.y]="height - 8">{{ tick.iso }}</text>
-      }
-      @if (linePath(); as path) {
-        <path class="curve" [attr.d]="path" />
-      }
-      @for (dot of drawn(); track dot.iso) {
-        <circle class="pixel" r="4" [attr.cx]="dot.x" [attr.cy]="dot.pixelY" />
-        <circle class="seen" r="5" [attr.cx]="dot.x" [attr.cy]="dot.seenY" />
-      }
-      @if (limit(); as l) {
-        <line class="limit" [attr.x1]="left" [attr.x2]="right()" [attr.y1]="l.y" [attr.y2]="l.y" />
-        @if (l.x !== null) {
-          <line class="limit" [attr.x1]="l.x" [attr.x2]="l.x" [attr.y1]="l.y" [attr.y2]="height - bottom" />
+    @let f = frame();
+    <rd-plot
+      name="Signal to noise by ISO"
+      [sentence]="sentence()"
+      [frame]="f"
+      [xTicks]="isoTicks()"
+      [yTicks]="ratioTicks()"
+      [table]="table()"
+    >
+      <svg:g>
+        @if (linePath(); as path) {
+          <path class="curve" [attr.d]="path" />
         }
-        <text class="name" text-anchor="end" [attr.x]="right()" [attr.y]="l.y - 6">what you take</text>
-      }
-    </svg>
+        @for (dot of drawn(); track dot.iso) {
+          <circle class="pixel" r="4" [attr.cx]="dot.x" [attr.cy]="dot.pixelY" />
+          <circle class="seen" r="5" [attr.cx]="dot.x" [attr.cy]="dot.seenY" />
+        }
+        @if (limit(); as l) {
+          <line class="limit" [attr.x1]="f.left" [attr.x2]="f.right" [attr.y1]="l.y" [attr.y2]="l.y" />
+          @if (l.x !== null) {
+            <line class="limit" [attr.x1]="l.x" [attr.x2]="l.x" [attr.y1]="l.y" [attr.y2]="f.base" />
+          }
+          <text class="name" text-anchor="end" [attr.x]="f.right" [attr.y]="l.y - 6">what you take</text>
+        }
+      </svg:g>
+    </rd-plot>
   `,
   styles: `
     :host {
       display: block;
-    }
-    .rule {
-      stroke: var(--rule);
     }
     .curve {
       fill: none;
@@ -73,14 +72,9 @@ const ROOM = 1.25;
       stroke: var(--mark);
       stroke-width: 1.5;
     }
-    text {
+    .name {
       fill: var(--ink);
       font-size: 0.8125rem;
-    }
-    .tick {
-      fill: var(--ink-soft);
-      font-family: var(--font-figures);
-      font-size: 0.75rem;
     }
   `,
 })
@@ -92,11 +86,7 @@ export class NoiseChart {
   readonly accepted = input<{ readonly ratio: number; readonly iso: number } | null>(null);
   readonly sentence = input.required<string>();
 
-  protected readonly width = elementWidth(640);
-  protected readonly left = LEFT_PX;
-  protected readonly bottom = BOTTOM_PX;
-  protected readonly height = HEIGHT_PX;
-  protected readonly right = computed(() => this.width() - RIGHT_PX);
+  protected readonly frame = plotFrame(MARGINS, HEIGHT_PX);
   private readonly isoEnds = computed(() => {
     const isos = [...this.dots().map(({ iso }) => iso), ...(this.accepted() === null ? [] : [this.accepted()?.iso ?? 100])];
     return [Math.max(25, Math.min(...isos) / ROOM), Math.min(409_600, Math.max(...isos) * ROOM)] as const;
@@ -106,21 +96,29 @@ export class NoiseChart {
     const all = this.accepted() === null ? ratios : [...ratios, this.accepted()?.ratio ?? 1];
     return [Math.min(...all) / ROOM, Math.max(...all) * ROOM] as const;
   });
-  private readonly x = computed(() => scaleLog([...this.isoEnds()], [LEFT_PX, this.right()]));
-  private readonly y = computed(() => scaleLog([...this.ratioEnds()], [HEIGHT_PX - BOTTOM_PX, TOP_PX]));
+  private readonly x = computed(() => scaleLog([...this.isoEnds()], [this.frame().left, this.frame().right]));
+  private readonly y = computed(() => scaleLog([...this.ratioEnds()], [this.frame().base, this.frame().top]));
   protected readonly ratioTicks = computed(() => {
     const [low, high] = this.ratioEnds();
-    return RATIOS.filter((ratio) => ratio >= low && ratio <= high).map((ratio) => ({ ratio, y: this.y()(ratio) }));
+    return RATIOS.filter((ratio) => ratio >= low && ratio <= high).map((ratio): Tick => ({
+      at: this.y()(ratio),
+      text: `${ratio}`,
+      rule: 'plain',
+    }));
   });
   protected readonly isoTicks = computed(() => {
     const [low, high] = this.isoEnds();
     const within = ISOS.filter((iso) => iso >= low && iso <= high);
-    const every = Math.max(1, Math.ceil((within.length * TICK_PX) / Math.max(1, this.right() - LEFT_PX)));
-    return within.filter((_, k) => k % every === 0).map((iso) => ({ iso, x: this.x()(iso) }));
+    const every = Math.max(1, Math.ceil((within.length * TICK_PX) / (this.frame().right - this.frame().left)));
+    return within.filter((_, k) => k % every === 0).map((iso): Tick => ({ at: this.x()(iso), text: `${iso}` }));
   });
   protected readonly drawn = computed(() =>
     this.dots().map(({ iso, perPixel, seen }) => ({ iso, x: this.x()(iso), pixelY: this.y()(perPixel), seenY: this.y()(seen) })),
   );
+  protected readonly table = computed<PlotTable>(() => ({
+    columns: ['ISO', 'At the size looked at', 'Pixel by pixel'],
+    rows: this.dots().map(({ iso, seen, perPixel }) => [`${iso}`, seen.toFixed(1), perPixel.toFixed(1)]),
+  }));
   /** Straight in these scales: its ends are enough. */
   protected readonly linePath = computed(() => {
     const curve = this.curve();

@@ -1,6 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
 import { elementWidth } from '../../../drawing/element-size';
+import { Plot } from '../../../drawing/plot';
+import type { PlotFrame, Tick } from '../../../drawing/plot-frame';
 
 /** A stop against a roll: its light, and what its apertures and times expose on it. */
 export interface FilmRow {
@@ -24,31 +26,30 @@ const LEAST_BAR_PX = 5;
 const MARGIN_EV = 1;
 const TICKS = 8;
 
-/** Each stop's light as a bar over what can be exposed there on the roll: what sticks out is lost. */
+/** Each stop's light as a bar over what can be exposed there on the roll: what sticks out is lost. Its table stands in the page. */
 @Component({
   selector: 'rd-film-chart',
+  imports: [Plot],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <svg [attr.width]="width()" [attr.height]="height()" role="img" [attr.aria-label]="sentence()">
-      @for (tick of ticks(); track tick.ev) {
-        <line class="tick" [attr.x1]="tick.x" [attr.x2]="tick.x" [attr.y1]="top" [attr.y2]="bottom()" />
-        <text class="axis" text-anchor="middle" [attr.x]="tick.x" [attr.y]="height() - 6">{{ tick.text }}</text>
-      }
-      @for (row of lines(); track row.id) {
-        <text class="name" x="0" [attr.y]="row.y + 5" [class.out]="row.isOutside">{{ row.shortName }}</text>
-        <rect class="reach" [attr.x]="row.reach.x" [attr.width]="row.reach.width" [attr.y]="row.y - 9" height="18" />
-        <rect
-          class="light"
-          [class.out]="row.isOutside"
-          [attr.x]="row.bar.x"
-          [attr.width]="row.bar.width"
-          [attr.y]="row.y - 4"
-          height="8"
-        >
-          <title>{{ row.words }}</title>
-        </rect>
-      }
-    </svg>
+    <rd-plot name="Each stop’s light on the roll" [sentence]="sentence()" [frame]="frame()" [xTicks]="ticks()" [table]="null">
+      <svg:g>
+        @for (row of lines(); track row.id) {
+          <text class="name" x="0" [attr.y]="row.y + 5" [class.out]="row.isOutside">{{ row.shortName }}</text>
+          <rect class="reach" [attr.x]="row.reach.x" [attr.width]="row.reach.width" [attr.y]="row.y - 9" height="18" />
+          <rect
+            class="light"
+            [class.out]="row.isOutside"
+            [attr.x]="row.bar.x"
+            [attr.width]="row.bar.width"
+            [attr.y]="row.y - 4"
+            height="8"
+          >
+            <title>{{ row.words }}</title>
+          </rect>
+        }
+      </svg:g>
+    </rd-plot>
   `,
   styleUrl: './film-chart.scss',
 })
@@ -56,19 +57,20 @@ export class FilmChart {
   readonly rows = input.required<readonly FilmRow[]>();
   readonly sentence = input.required<string>();
 
-  protected readonly width = elementWidth(640);
-  protected readonly top = TOP_PX - 8;
-  protected readonly height = computed(() => TOP_PX + this.rows().length * ROW_PX + AXIS_PX);
-  protected readonly bottom = computed(() => this.height() - AXIS_PX);
-  private readonly gutter = computed(() => (this.width() < NARROW_PX ? NARROW_GUTTER_PX : GUTTER_PX));
+  private readonly shown = elementWidth(640);
+  private readonly gutter = computed(() => (this.shown() < NARROW_PX ? NARROW_GUTTER_PX : GUTTER_PX));
+  protected readonly frame = computed<PlotFrame>(() => {
+    const height = TOP_PX + this.rows().length * ROW_PX + AXIS_PX;
+    return { width: this.shown(), height, left: this.gutter(), right: this.shown() - 8, top: TOP_PX - 8, base: height - AXIS_PX };
+  });
   private readonly x = computed(() => {
     const evs = this.rows().flatMap(({ lowEv, highEv, exposedFrom, exposedTo }) => [lowEv, highEv, exposedFrom, exposedTo]);
-    return scaleLinear([Math.min(...evs) - MARGIN_EV, Math.max(...evs) + MARGIN_EV], [this.gutter(), this.width() - 8]);
+    return scaleLinear([Math.min(...evs) - MARGIN_EV, Math.max(...evs) + MARGIN_EV], [this.frame().left, this.frame().right]);
   });
   protected readonly ticks = computed(() =>
     this.x()
       .ticks(TICKS)
-      .map((ev, k) => ({ ev, x: this.x()(ev), text: k === 0 ? `EV ${ev}` : `${ev}` })),
+      .map((ev, k): Tick => ({ at: this.x()(ev), text: k === 0 ? `EV ${ev}` : `${ev}`, rule: 'plain' })),
   );
   protected readonly lines = computed(() => {
     const x = this.x();

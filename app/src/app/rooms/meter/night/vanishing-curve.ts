@@ -1,14 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, input, model } from '@angular/core';
 import { scaleLinear, scaleLog } from 'd3-scale';
 import { line } from 'd3-shape';
-import { elementWidth } from '../../../drawing/element-size';
+import { Plot } from '../../../drawing/plot';
+import { plotFrame, type PlotTable, type Tick } from '../../../drawing/plot-frame';
 import type { PlacePx } from '../../../drawing/grip';
 import { Handle, type HandleStep } from '../../../drawing/handle';
 
-const LEFT_PX = 46;
-const RIGHT_PX = 18;
-const TOP_PX = 14;
-const BOTTOM_PX = 26;
+const MARGINS = { leftPx: 46, rightPx: 18, topPx: 14, bottomPx: 26 };
 const HEIGHT_PX = 210;
 const FROM_S = 1;
 const TO_S = 900;
@@ -20,20 +18,22 @@ const TICKS_S = [1, 4, 15, 60, 240, 900] as const;
 /** What is left of walkers against the time of exposure: under the line nobody sees it. The time is dragged, in thirds of a stop. */
 @Component({
   selector: 'rd-vanishing-curve',
-  imports: [Handle],
+  imports: [Handle, Plot],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <figure>
-      <svg [attr.width]="width()" [attr.height]="height" role="group" aria-label="What is left of walkers by the time of exposure">
-        @for (tick of ticks(); track tick.text) {
-          <line class="tick" [attr.x1]="tick.x" [attr.x2]="tick.x" [attr.y1]="top" [attr.y2]="base" />
-          <text class="axis" text-anchor="middle" [attr.x]="tick.x" [attr.y]="height - 8">{{ tick.text }}</text>
-        }
-        @for (level of levels; track level.text) {
-          <text class="axis" text-anchor="end" [attr.x]="left - 6" [attr.y]="level.y + 4">{{ level.text }}</text>
-        }
-        <line class="unseen" [attr.x1]="left" [attr.x2]="right()" [attr.y1]="unseenY()" [attr.y2]="unseenY()" />
-        <text class="words" text-anchor="end" [attr.x]="right()" [attr.y]="unseenY() - 5">seen above this</text>
+    @let f = frame();
+    <rd-plot
+      name="What is left of walkers by the time of exposure"
+      [sentence]="sentence()"
+      [frame]="f"
+      [xTicks]="ticks()"
+      [yTicks]="levels()"
+      [table]="table()"
+      [hasHandles]="true"
+    >
+      <svg:g>
+        <line class="unseen" [attr.x1]="f.left" [attr.x2]="f.right" [attr.y1]="unseenY()" [attr.y2]="unseenY()" />
+        <text class="words" text-anchor="end" [attr.x]="f.right" [attr.y]="unseenY() - 5">seen above this</text>
         <path class="curve" [attr.d]="path()" />
         <g
           class="handle"
@@ -45,19 +45,17 @@ const TICKS_S = [1, 4, 15, 60, 240, 900] as const;
           (dragged)="drag($event)"
           (stepped)="step($event)"
         >
-          <line class="at" [attr.x1]="at().x" [attr.x2]="at().x" [attr.y1]="top" [attr.y2]="base" />
+          <line class="at" [attr.x1]="at().x" [attr.x2]="at().x" [attr.y1]="f.top" [attr.y2]="f.base" />
           <circle class="grip" r="18" [attr.cx]="at().x" [attr.cy]="at().y" />
           <circle class="knob" r="7" [attr.cx]="at().x" [attr.cy]="at().y" />
         </g>
-      </svg>
-      <figcaption aria-live="polite">{{ sentence() }}</figcaption>
-    </figure>
+      </svg:g>
+    </rd-plot>
   `,
   styles: `
     @use 'chart';
-    @include chart.frame(46px);
-    .tick {
-      stroke: var(--rule);
+    :host {
+      display: block;
     }
     .unseen {
       stroke: var(--ink-soft);
@@ -94,29 +92,32 @@ export class VanishingCurve {
   readonly say = input.required<(seconds: number) => string>();
   readonly sentence = input.required<string>();
 
-  protected readonly width = elementWidth(640);
-  protected readonly height = HEIGHT_PX;
-  protected readonly left = LEFT_PX;
-  protected readonly top = TOP_PX;
-  protected readonly base = HEIGHT_PX - BOTTOM_PX;
+  protected readonly frame = plotFrame(MARGINS, HEIGHT_PX);
   protected readonly from = FROM_S;
   protected readonly to = TO_S;
-  protected readonly right = computed(() => Math.max(LEFT_PX + 100, this.width() - RIGHT_PX));
-  private readonly x = computed(() => scaleLog([FROM_S, TO_S], [LEFT_PX, this.right()]).clamp(true));
-  private readonly y = scaleLinear([0, MOST], [this.base, TOP_PX]).clamp(true);
-  protected readonly ticks = computed(() => TICKS_S.map((seconds) => ({ x: this.x()(seconds), text: this.say()(seconds) })));
-  protected readonly levels = [0, 0.05, 0.1].map((share) => ({ y: this.y(share), text: `${share * 100} %` }));
-  protected readonly unseenY = computed(() => this.y(this.unseen()));
+  private readonly x = computed(() => scaleLog([FROM_S, TO_S], [this.frame().left, this.frame().right]).clamp(true));
+  private readonly y = computed(() => scaleLinear([0, MOST], [this.frame().base, this.frame().top]).clamp(true));
+  protected readonly ticks = computed(() =>
+    TICKS_S.map((seconds): Tick => ({ at: this.x()(seconds), text: this.say()(seconds), rule: 'plain' })),
+  );
+  protected readonly levels = computed(() =>
+    [0, 0.05, 0.1].map((share): Tick => ({ at: this.y()(share), text: `${share * 100} %` })),
+  );
+  protected readonly table = computed<PlotTable>(() => ({
+    columns: ['Time of exposure', 'Left of walkers'],
+    rows: TICKS_S.map((seconds) => [this.say()(seconds), `${(100 * this.leaves()(seconds)).toFixed(1)} %`]),
+  }));
+  protected readonly unseenY = computed(() => this.y()(this.unseen()));
   protected readonly path = computed(() => {
     const samples = Array.from({ length: STEPS + 1 }, (_, k) => FROM_S * (TO_S / FROM_S) ** (k / STEPS));
     return (
       line<number>(
         (seconds) => this.x()(seconds),
-        (seconds) => this.y(this.leaves()(seconds)),
+        (seconds) => this.y()(this.leaves()(seconds)),
       )(samples) ?? ''
     );
   });
-  protected readonly at = computed(() => ({ x: this.x()(this.shutterS()), y: this.y(this.leaves()(this.shutterS())) }));
+  protected readonly at = computed(() => ({ x: this.x()(this.shutterS()), y: this.y()(this.leaves()(this.shutterS())) }));
 
   protected drag({ xPx }: PlacePx): void {
     this.move(this.x().invert(xPx));

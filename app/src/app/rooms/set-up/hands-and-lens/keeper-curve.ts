@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
-import { elementWidth } from '../../../drawing/element-size';
+import { Plot } from '../../../drawing/plot';
+import { plotFrame, type PlotTable, type Tick } from '../../../drawing/plot-frame';
 import type { PlacePx } from '../../../drawing/grip';
 import { Handle } from '../../../drawing/handle';
 
@@ -17,10 +18,7 @@ export interface KeeperDot {
   readonly frames: number;
 }
 
-const LEFT_PX = 52;
-const RIGHT_PX = 92;
-const TOP_PX = 12;
-const BOTTOM_PX = 26;
+const MARGINS = { leftPx: 52, rightPx: 92, topPx: 12, bottomPx: 26 };
 const HEIGHT_PX = 250;
 const STEPS_PER_STOP = 4;
 /** The share at which hands are said to hold a time. */
@@ -34,7 +32,7 @@ const THIRD = 1 / 3;
  */
 @Component({
   selector: 'rd-keeper-curve',
-  imports: [Handle],
+  imports: [Handle, Plot],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './keeper-curve.html',
   styleUrl: './keeper-curve.scss',
@@ -52,49 +50,52 @@ export class KeeperCurve {
   /** Stops that the limit is moved by. */
   readonly moved = output<number>();
 
-  private readonly width = elementWidth(640);
+  protected readonly frame = plotFrame(MARGINS, HEIGHT_PX);
   private dragFrom = { xPx: 0, movedStops: 0 };
   protected readonly third = THIRD;
-  protected readonly height = HEIGHT_PX;
-  protected readonly left = LEFT_PX;
-  protected readonly svgWidth = computed(() => this.width());
-  protected readonly right = computed(() => this.width() - RIGHT_PX);
   private readonly ends = computed(() => {
     const times = this.times();
     return [Math.log2(times[0] ?? 1e-3), Math.log2(times.at(-1) ?? 1)] as const;
   });
-  private readonly x = computed(() => scaleLinear([...this.ends()], [LEFT_PX, this.right()]).clamp(true));
-  private readonly y = scaleLinear([0, 1], [HEIGHT_PX - BOTTOM_PX, TOP_PX]);
+  private readonly x = computed(() => scaleLinear([...this.ends()], [this.frame().left, this.frame().right]).clamp(true));
+  private readonly y = computed(() => scaleLinear([0, 1], [this.frame().base, this.frame().top]));
   private readonly samples = computed(() => {
     const [from, to] = this.ends();
     const count = Math.ceil((to - from) * STEPS_PER_STOP);
     return Array.from({ length: count + 1 }, (_, k) => from + (k / count) * (to - from));
   });
-  protected readonly levels = [0, 0.2, 0.5, HELD, 1].map((share) => ({
-    share,
-    y: scaleLinear([0, 1], [HEIGHT_PX - BOTTOM_PX, TOP_PX])(share),
-    text: `${share * 100}`,
-    isHeld: share === HELD,
-  }));
-  protected readonly ticks = computed(() => {
+  protected readonly levels = computed(() =>
+    [0, 0.2, 0.5, HELD, 1].map((share): Tick => ({
+      at: this.y()(share),
+      text: `${share * 100}`,
+      rule: share === HELD ? 'dashed' : 'plain',
+    })),
+  );
+  /** Times of the axis by their logarithm, as many as there is room for. */
+  private readonly named = computed(() => {
     const [from, to] = this.ends();
-    const every = Math.max(1, Math.ceil(((to - from) * 56) / (this.right() - LEFT_PX)));
+    const every = Math.max(1, Math.ceil(((to - from) * 56) / (this.frame().right - this.frame().left)));
     const first = Math.ceil(from);
-    return Array.from({ length: Math.floor((to - first) / every) + 1 }, (_, k) => first + k * every).map((log) => ({
-      x: this.x()(log),
-      text: this.say()(2 ** log),
-    }));
+    return Array.from({ length: Math.floor((to - first) / every) + 1 }, (_, k) => first + k * every);
   });
+  protected readonly ticks = computed(() => this.named().map((log): Tick => ({ at: this.x()(log), text: this.say()(2 ** log) })));
+  protected readonly table = computed<PlotTable>(() => ({
+    columns: ['Time', ...this.lines().map(({ name }) => name)],
+    rows: this.named().map((log) => [
+      this.say()(2 ** log),
+      ...this.lines().map(({ at }) => `${Math.round(100 * at(2 ** log))} in 100`),
+    ]),
+  }));
   protected readonly curves = computed(() => {
     const draw = (at: KeeperLine['at']): string =>
       line<number>(
         (log) => this.x()(log),
-        (log) => this.y(at(2 ** log)),
+        (log) => this.y()(at(2 ** log)),
       )([...this.samples()]) ?? '';
     return this.lines().map((one) => {
       const low = this.samples().find((log) => one.at(2 ** log) < NAMED_AT);
       const at = low ?? this.ends()[1];
-      return { ...one, path: draw(one.at), end: { x: this.x()(at), y: this.y(one.at(2 ** at)) } };
+      return { ...one, path: draw(one.at), end: { x: this.x()(at), y: this.y()(one.at(2 ** at)) } };
     });
   });
   protected readonly bandPath = computed(() => {
@@ -102,21 +103,21 @@ export class KeeperCurve {
     if (band === null) return null;
     return area<number>(
       (log) => this.x()(log),
-      (log) => this.y(band(2 ** log).low),
-      (log) => this.y(band(2 ** log).high),
+      (log) => this.y()(band(2 ** log).low),
+      (log) => this.y()(band(2 ** log).high),
     )([...this.samples()]);
   });
   protected readonly points = computed(() =>
     this.dots().map((dot, k) => ({
       k,
       x: this.x()(Math.log2(dot.shutterS)),
-      y: this.y(dot.share),
+      y: this.y()(dot.share),
       r: Math.min(9, 3 + Math.sqrt(dot.frames) / 2),
     })),
   );
   /** Names stand low on their curves, where these are farthest apart. */
   protected readonly names = computed(() => this.curves().map(({ name, isOwn, end }) => ({ name, isOwn, ...end })));
-  protected readonly handle = computed(() => ({ x: this.x()(Math.log2(this.limitS())), y: this.y(HELD) }));
+  protected readonly handle = computed(() => ({ x: this.x()(Math.log2(this.limitS())), y: this.y()(HELD) }));
   protected readonly limitText = computed(() => this.say()(this.limitS()));
 
   protected grab({ xPx }: PlacePx): void {
@@ -125,7 +126,7 @@ export class KeeperCurve {
 
   protected drag({ xPx }: PlacePx): void {
     const [from, to] = this.ends();
-    const stops = ((xPx - this.dragFrom.xPx) / (this.right() - LEFT_PX)) * (to - from);
+    const stops = ((xPx - this.dragFrom.xPx) / (this.frame().right - this.frame().left)) * (to - from);
     const wanted = Math.round(stops * 3) / 3;
     const by = wanted - this.dragFrom.movedStops;
     if (Math.abs(by) < THIRD / 2) return;
