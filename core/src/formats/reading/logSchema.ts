@@ -114,7 +114,7 @@ export const frameSchema = required<LogFrame>({
         kind: Joi.valid('roll'),
         rollId: id,
         number: filmFrames,
-        scan: required<FrameScan>({ name, bytes: number.min(0), thumbnailId: id }).allow(null),
+        scan: required<FrameScan>({ name, bytes: number.min(0), sightId: id }).allow(null),
       }),
     })
     .unknown(),

@@ -21,7 +21,7 @@ const NAMES = { bodyName: 'Old one', lensName: '' };
 const HERE = { stopId: 's', wallMs: 0, offsetMin: 60 };
 const exposed = (number: number, scan: string | null = null): LogFrame => {
   const frame = rollFrame({ id: `f${number}`, logId: 'log', number }, roll, NAMES, null, HERE);
-  const its = scan === null ? null : { name: scan, bytes: 1, thumbnailId: `sight of ${scan}` };
+  const its = scan === null ? null : { name: scan, bytes: 1, sightId: `sight of ${scan}` };
   return { ...frame, source: { kind: 'roll', rollId: 'r', number, scan: its } };
 };
 const scansOf = (frames: readonly LogFrame[] | null) =>

@@ -27,7 +27,7 @@ export interface FrameScan {
   readonly name: string;
   readonly bytes: number;
   /** What its picture is kept under: scans that lie one frame off are put right without moving pictures. */
-  readonly thumbnailId: string;
+  readonly sightId: string;
 }
 
 /** Where a frame comes from. */
@@ -89,7 +89,7 @@ export function frameName({ source }: Pick<LogFrame, 'source'>): string {
 
 /** What its picture and what was measured in it are kept under. */
 export function thumbnailIdOf({ id, source }: Pick<LogFrame, 'id' | 'source'>): string {
-  return source.kind === 'roll' && source.scan !== null ? source.scan.thumbnailId : id;
+  return source.kind === 'roll' && source.scan !== null ? source.scan.sightId : id;
 }
 
 /** The file that shows it, in which tags could be written; null for film that is not scanned. */

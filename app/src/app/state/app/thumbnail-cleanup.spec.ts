@@ -6,7 +6,7 @@ import { sightIdsOf } from './thumbnail-cleanup';
 describe('what a workspace has small pictures of', () => {
   const { frames, walks, standard } = demoWorkspace();
   const [frame] = frames as [LogFrame];
-  const scan = { name: 'S.TIF', bytes: 1, thumbnailId: 'scanned' };
+  const scan = { name: 'S.TIF', bytes: 1, sightId: 'scanned' };
 
   it('is its frames, scanned film by its scan; the places of walks and returns; patches by body and ISO', () => {
     const [walk] = walks as [(typeof walks)[0]];

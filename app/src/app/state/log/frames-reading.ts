@@ -160,7 +160,7 @@ export class FramesReading {
         if (its === undefined || frame.source.kind !== 'roll') return frame;
         return {
           ...frame,
-          source: { ...frame.source, scan: { name: keptName(its.file.name), bytes: its.file.size, thumbnailId: its.thumbnailId } },
+          source: { ...frame.source, scan: { name: keptName(its.file.name), bytes: its.file.size, sightId: its.thumbnailId } },
         };
       }),
     );
