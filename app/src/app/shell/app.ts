@@ -16,7 +16,7 @@ import { phoneLayout } from '../state/device/phone-layout';
 import { asideSentence } from './aside-sentence';
 import { Overlays } from './overlays';
 import { RoomHeadings } from './room-headings';
-import { barOf, hasSidesAt, ROOMS } from './rooms';
+import { barOf, roomAt, ROOMS } from './rooms';
 import { Updates } from './updates';
 import { fetched } from '../base/fetched';
 import { PartMissing } from '../ui/part-missing';
@@ -56,15 +56,16 @@ export class App {
   private readonly updates = inject(Updates);
   protected readonly isPhone = phoneLayout();
   protected readonly isRunning = toSignal(inject(OutingStore).isRunning$, { initialValue: false });
-  private readonly room = toSignal(inject(SelectionStore).room$, { initialValue: '' });
+  private readonly address = toSignal(inject(SelectionStore).room$, { initialValue: '' });
+  private readonly room = computed(() => roomAt(ROOMS, this.address()));
   private readonly settings = computed(() => this.workspace()?.settings ?? DEFAULT_SETTINGS);
   protected readonly isNight = computed(() => this.settings().theme === 'night');
   /** At the table spine and card stand beside every room but the card's own and where a walk begins. */
-  protected readonly hasSides = computed(() => !this.isPhone() && hasSidesAt(ROOMS, this.room()));
+  protected readonly hasSides = computed(() => !this.isPhone() && this.room()?.hasSides !== false);
   protected readonly bar = computed(() =>
     barOf(ROOMS, { isPhone: this.isPhone(), isRunning: this.isRunning(), hasSides: this.hasSides() }),
   );
-  protected readonly isUnderMore = computed(() => this.bar().apart.some(({ path }) => path === this.room()));
+  protected readonly isUnderMore = computed(() => this.bar().apart.some((room) => room === this.room()));
   private readonly fileDrop = inject(FileDrop);
   /** A file is held over the window. */
   protected readonly isOver = signal(false);

@@ -1,5 +1,5 @@
 import type { Room } from '../shared/room';
-import { barOf, hasSidesAt, ROOMS } from './rooms';
+import { barOf, roomAt, ROOMS } from './rooms';
 import { routesOf } from './routes';
 
 const page = () =>
@@ -40,7 +40,20 @@ describe('the bar', () => {
     for (const isPhone of [true, false]) {
       expect(namesIn(barOf(rooms, { isPhone, isRunning: false, hasSides: false }).rooms)).toContain('Darkroom');
     }
-    expect([hasSidesAt(rooms, 'darkroom'), hasSidesAt(rooms, 'walk'), hasSidesAt(rooms, 'card')]).toEqual([false, true, false]);
+  });
+});
+
+describe('the room of an address', () => {
+  it.each([
+    ['walk', 'Walk'],
+    ['walk/plan', 'Walk'],
+    ['walk/before', 'Before setting off'],
+    ['light/year', 'Light'],
+    ['darkroom/prints', 'Darkroom'],
+    ['walker', undefined],
+    ['', undefined],
+  ])('%s is %s', (address, name) => {
+    expect(roomAt([...ROOMS, MADE_UP], address)?.name).toBe(name);
   });
 });
 

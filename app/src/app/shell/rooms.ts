@@ -37,7 +37,8 @@ export function barOf(rooms: readonly Room[], { isPhone, isRunning, hasSides }: 
   return { rooms: [...first, ...at('always')], apart: [...(isRunning ? at('inHand') : []), ...at('table', 'apart')] };
 }
 
-/** Whether a room has spine and card beside it at the table, by the first step of its address. */
-export function hasSidesAt(rooms: readonly Room[], step: string): boolean {
-  return rooms.find(({ path }) => path === step)?.hasSides ?? true;
+/** The room of an address without its leading slash, `light/year`: that with the longest path. Null where none is. */
+export function roomAt(rooms: readonly Room[], address: string): Room | null {
+  const those = rooms.filter(({ path }) => address === path || address.startsWith(`${path}/`));
+  return those.sort((a, b) => b.path.length - a.path.length)[0] ?? null;
 }
