@@ -23,6 +23,7 @@ export {
 } from './items.js';
 export {
   bodyShutters,
+  filmExposedAt,
   FOCUS_DISTANCES_M,
   focusPositionsM,
   isoCeilingOf,

@@ -1,5 +1,5 @@
 import { BODY } from '../../reference/sampleKit.js';
-import { DEFAULT_STANDARD, isoCeilingOf, usualIsoCeiling } from './index.js';
+import { DEFAULT_STANDARD, type Film, filmExposedAt, isoCeilingOf, rollIso, usualIsoCeiling } from './index.js';
 
 describe('the ISO ceiling', () => {
   it.each([
@@ -19,5 +19,17 @@ describe('the ISO ceiling', () => {
     const body = { ...BODY, ...size, highestIso: 102_400 };
     expect(isoCeilingOf(body, DEFAULT_STANDARD)).toBe(12_800);
     expect(isoCeilingOf(body, { ...DEFAULT_STANDARD, isoCeilingByBody: { [body.id]: 51_200 } })).toBe(51_200);
+  });
+});
+
+describe('a roll exposed at an ISO', () => {
+  it.each([
+    [800, 1, 400],
+    [200, -1, 400],
+    [400, 0, 400],
+    [3200, 3, 400],
+  ])('of %d with a push of %d has the index %d, and is that ISO again', (iso, pushStops, exposureIndex) => {
+    const film = filmExposedAt({ exposureIndex: 100, pushStops: 0 } as Film, iso, pushStops);
+    expect([film.exposureIndex, film.pushStops, rollIso(film)]).toEqual([exposureIndex, pushStops, iso]);
   });
 });

@@ -64,6 +64,11 @@ export function isoCeilingOf(body: Body, standard: Standard): number {
   return snapToMark({ value: Math.max(own, body.baseIso), marks, direction: 'down' }) ?? body.baseIso;
 }
 
+/** A film loaded to be exposed at an ISO with a push: the index is what is left without that. The inverse of `rollIso`. */
+export function filmExposedAt(film: Film, iso: number, pushStops: number): Film {
+  return { ...film, exposureIndex: iso / 2 ** pushStops, pushStops };
+}
+
 /** The one ISO of a roll: its exposure index, pushed or pulled. */
 export function rollIso(film: Film): number {
   return film.exposureIndex * 2 ** film.pushStops;

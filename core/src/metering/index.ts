@@ -9,7 +9,7 @@ export {
   rollMedium,
   SLOPES,
 } from './medium.js';
-export { type FallsAt, type KeyOfReadings, keyOf, type KeyPlacement, placeKey, type Room } from './keyPlacement.js';
+export { type FallsAt, type KeyOfReadings, keyOf, type KeyPlacement, placeKey, type KeyRoom } from './keyPlacement.js';
 export { type PlacedOnBody, placeOnBody } from './placeOnBody.js';
 export { type Bracket, bracketFor, type Dialled, dialled } from './dial.js';
 export { linearOfCode, MID_GREY, toneOf } from './curve.js';

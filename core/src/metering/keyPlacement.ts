@@ -2,7 +2,7 @@ import { isNegative, type Medium } from './medium.js';
 import type { PlacementMethod, Reading } from '../stop/index.js';
 
 /** The exposures, as EV at ISO 100, that lose nothing of what is kept: none where `fromEv` lies over `toEv`. */
-export interface Room {
+export interface KeyRoom {
   readonly fromEv: number;
   readonly toEv: number;
   readonly fits: boolean;
@@ -31,7 +31,7 @@ export interface KeyPlacement {
   readonly key: KeyOfReadings;
   /** How the key comes out against how it is wanted: negative is darker. */
   readonly keyShiftEv: number;
-  readonly room: Room;
+  readonly room: KeyRoom;
   readonly falls: readonly FallsAt[];
   /** Tones of the key at which everything kept would be held, where that is possible and is not so now. */
   readonly keyTones: readonly [fromTone: number, toTone: number] | null;
@@ -48,7 +48,7 @@ const evs = (readings: readonly Reading[]): readonly number[] => readings.map(({
 const kept = (readings: readonly Reading[]): readonly Reading[] => readings.filter(({ isLetGo }) => !isLetGo);
 
 /** The room of what is kept, at least one reading. */
-function roomOf(readings: readonly Reading[], { overEv, underEv }: Medium): Room {
+function roomOf(readings: readonly Reading[], { overEv, underEv }: Medium): KeyRoom {
   const fromEv = Math.max(...evs(readings)) - overEv;
   const toEv = Math.min(...evs(readings)) + underEv;
   const fits = fromEv <= toEv + EXACT_EV;

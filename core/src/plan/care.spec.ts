@@ -1,6 +1,6 @@
 import { DEFAULT_APPROACH, DEFAULT_INTENTS, type Stop } from '../stop/index.js';
 import type { Walk } from '../walk/index.js';
-import { caresAt, caresOf } from './index.js';
+import { caresAt, caresOf, caresOfLook } from './index.js';
 
 const stop = (id: string, over: Partial<Stop> = {}): Stop =>
   ({
@@ -55,5 +55,23 @@ describe('what to mind', () => {
       { care: 'longDay', stopIds: [] },
     ]);
     expect(caresOf(walk())).toEqual([]);
+  });
+});
+
+describe('what to mind while one looks', () => {
+  // The view is to 350, the street runs north.
+  const at = { shootingBearingDeg: 350, streetAxisDeg: 0, pavement: 'right' } as const;
+  it.each([
+    [at, 10, 24, ['sun']],
+    [at, 10, 25, []],
+    [at, 10, 315, []],
+    [at, 10, 316, ['sun']],
+    [at, 0, 350, []],
+    [{ ...at, pavement: 'middle' as const }, -5, 350, ['road']],
+    [{ ...at, pavement: 'middle' as const }, 10, 0, ['sun', 'road']],
+    [{ ...at, pavement: 'middle' as const, shootingBearingDeg: 345 }, -5, 0, []],
+    [{ ...at, pavement: 'middle' as const, shootingBearingDeg: 194 }, -5, 0, ['road']],
+  ])('of %j with the sun at %d over %d', (stop, altitudeDeg, azimuthDeg, cares) => {
+    expect(caresOfLook(stop, { altitudeDeg, azimuthDeg })).toEqual(cares);
   });
 });

@@ -1,5 +1,6 @@
 import { dayClock, sunPosition } from '../light/index.js';
-import { peopleWishOf, type Stop } from '../stop/index.js';
+import { axisGapDeg, peopleWishOf, type Stop } from '../stop/index.js';
+import { turnDeg } from '../units/index.js';
 import { stopsToday, type Walk } from '../walk/index.js';
 import { placeOf } from './place.js';
 
@@ -35,6 +36,21 @@ export function caresAt(walk: Walk, stop: Stop): readonly Care[] {
     people: peopleWishOf(intent, wishes) === 'people' && consent === 'unasked',
   };
   return CARES.filter((care) => care !== 'longDay' && arises[care]);
+}
+
+/** A sun within so many degrees of the view is in the frame, or near it (s). */
+const SUN_AHEAD_DEG = 35;
+/** A view within so many degrees of the street's axis is down the street (s). */
+const DOWN_THE_STREET_DEG = 15;
+
+/** What to mind at a minute at which one looks: the sun where it stands ahead, the road where one stands in it and looks along it. */
+export function caresOfLook(
+  stop: Pick<Stop, 'shootingBearingDeg' | 'streetAxisDeg' | 'pavement'>,
+  sun: { readonly altitudeDeg: number; readonly azimuthDeg: number },
+): readonly Extract<Care, 'sun' | 'road'>[] {
+  const isAhead = sun.altitudeDeg > 0 && Math.abs(turnDeg(stop.shootingBearingDeg, sun.azimuthDeg)) < SUN_AHEAD_DEG;
+  const isDown = stop.pavement === 'middle' && axisGapDeg(stop, stop.shootingBearingDeg) < DOWN_THE_STREET_DEG;
+  return [...(isAhead ? ['sun' as const] : []), ...(isDown ? ['road' as const] : [])];
 }
 
 export interface CareOfDay {

@@ -1,4 +1,4 @@
-export { type Care, type CareOfDay, CARES, caresAt, caresOf } from './care.js';
+export { type Care, type CareOfDay, CARES, caresAt, caresOf, caresOfLook } from './care.js';
 export { isIndoors } from './indoors.js';
 export { daylightOf } from './daylight.js';
 export { isStreetOf, type Street, streetAt, withStreet } from './streetAt.js';

@@ -26,7 +26,7 @@ export {
 } from './horizon/horizon.js';
 export { horizonSteps, twoHorizonSteps } from './horizon/measureHorizon.js';
 export { borderM, creepMPerMin, CREEP_OVER_MIN, largestPatch, largestSquareM, type LitPatch } from './patch.js';
-export { sectionBuildings, type StreetSection } from './section.js';
+export { sectionBuildings, type StreetSection, asideOfMiddleM } from './section.js';
 export { type Outline, shadowPolygons } from './shadowPolygons.js';
 export {
   isSpotInSun,

@@ -12,18 +12,26 @@ export interface StreetSection {
 const HALF_LENGTH_M = 300;
 const DEPTH_M = 12;
 
+export type StandsOn = 'left' | 'right' | 'middle';
+
+/** How far from the middle of a street one stands, its widths: in the middle of a pavement (s); + is right. */
+const ASIDE: Readonly<Record<StandsOn, number>> = { left: -0.35, middle: 0, right: 0.35 };
+
+/** Metres from the middle of the street to where one stands; + is right, looking along its axis. */
+export const asideOfMiddleM = (pavement: StandsOn, widthM: number): number => ASIDE[pavement] * widthM;
+
 /** The two rows of a street round a stop at the origin, which stands on the left or right pavement or in the middle. */
 export function sectionBuildings(options: {
   readonly section: StreetSection;
   readonly axisDeg: number;
   readonly widthM: number;
-  readonly pavement: 'left' | 'right' | 'middle';
+  readonly pavement: StandsOn;
 }): Building[] {
   checkOptions('options', options);
   const { section, axisDeg, widthM, pavement } = options;
   checkFinite('axisDeg', axisDeg);
   checkPositive('widthM', widthM);
-  const asideM = { left: -widthM * 0.35, middle: 0, right: widthM * 0.35 }[pavement];
+  const asideM = asideOfMiddleM(pavement, widthM);
   const [sin, cos] = [Math.sin(axisDeg * RAD_PER_DEG), Math.cos(axisDeg * RAD_PER_DEG)];
   const place = (along: number, aside: number): readonly [number, number] => {
     const across = aside - asideM;

@@ -50,7 +50,9 @@ type NumberKeys<Row> = { [Key in keyof Row]-?: NonNullable<Row[Key]> extends num
 export type FieldsOf<Row> = Readonly<Required<Record<NumberKeys<Row>, NumberField>>>;
 
 /** The numbers that a new one starts with, of the rows that say so. */
-export function firstOf<Key extends string>(fields: Readonly<Record<Key, NumberField & { readonly first: number }>>): Record<Key, number> {
+export function firstOf<Key extends string>(
+  fields: Readonly<Record<Key, NumberField & { readonly first: number }>>,
+): Record<Key, number> {
   return Object.fromEntries(Object.entries<NumberField>(fields).map(([key, { first }]) => [key, first])) as Record<Key, number>;
 }
 

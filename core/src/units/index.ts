@@ -1,4 +1,4 @@
-export { DEG_PER_RAD, RAD_PER_DEG } from './angle.js';
+export { DEG_PER_RAD, RAD_PER_DEG, turnDeg } from './angle.js';
 export {
   checkArray,
   checkAtLeast,

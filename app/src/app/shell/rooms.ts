@@ -15,7 +15,7 @@ import type { BarPlace, Room } from '../shared/room';
 export const ROOMS: readonly Room[] = [NOW, WALK, LIGHT, SET_UP, METER, LOG, KIT, CARD, START, SETTING_OFF, RETURNS];
 
 /** How the frame stands: what is in the bar depends on it. */
-export interface Frame {
+export interface FrameState {
   readonly isPhone: boolean;
   /** A walk goes on. */
   readonly isRunning: boolean;
@@ -30,7 +30,7 @@ export interface Bar {
 }
 
 /** What the bar holds, and what has no room in it. */
-export function barOf(rooms: readonly Room[], { isPhone, isRunning, hasSides }: Frame): Bar {
+export function barOf(rooms: readonly Room[], { isPhone, isRunning, hasSides }: FrameState): Bar {
   const at = (...places: readonly BarPlace[]): readonly Room[] => rooms.filter(({ bar }) => places.includes(bar));
   const first = isRunning ? at('walking') : isPhone ? at('inHand') : [];
   if (!isPhone) return { rooms: [...first, ...at('always', 'table')], apart: [...at('apart'), ...(hasSides ? [] : at('inHand'))] };

@@ -50,7 +50,7 @@ export const CODE_WORDS: Readonly<Record<string, string>> = {
   thumbnail: 'The small picture of a frame, a patch or a place (`Thumbnails`, stored as `sights`).',
   verdict: 'What a frame suffers from, by its signs: likelihoods, not a decision.',
   walls: 'Whatever stands around a stop and takes its light.',
-  'zone kind': 'What shall be sharp: whoever passes, or all of it (`ZoneKind`, stored as `law`).',
+  'zone kind': 'What should be sharp: whoever passes, or all of it (`ZoneKind`, stored as `law`).',
 };
 
 const line = ([word, meaning]: readonly [string, string]): string => `- **${word}**: ${meaning}`;

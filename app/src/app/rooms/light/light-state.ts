@@ -3,7 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { type Building, shadowScene, type ShadowScene } from '@roam-dial/core/light';
 import { lightFor, siteOf, type StopSite, type Street, streetAt } from '@roam-dial/core/plan';
 import type { Stop, StopLight } from '@roam-dial/core/stop';
-import { type District, type Site, type StreetShape, streetShape } from '@roam-dial/core/streets';
+import { asideOfMiddleM, type District, type Site, type StreetShape, streetShape } from '@roam-dial/core/streets';
 import type { Walk } from '@roam-dial/core/walk';
 import { CardStore } from '../../state/card/card.store';
 import { DaysStore } from '../../state/light/days.store';
@@ -29,7 +29,7 @@ function isSameSite(a: StopSite, b: StopSite): boolean {
 
 /** A street as the stop's own fields have it, where its walls do not say. */
 function statedShape({ streetAxisDeg, streetWidthM, pavement, section }: Stop): StreetShape {
-  const leftM = streetWidthM * { left: 0.15, middle: 0.5, right: 0.85 }[pavement];
+  const leftM = streetWidthM / 2 + asideOfMiddleM(pavement, streetWidthM);
   return {
     axisDeg: streetAxisDeg,
     widthM: streetWidthM,

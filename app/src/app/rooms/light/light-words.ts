@@ -1,3 +1,5 @@
+import { caresOfLook } from '@roam-dial/core/plan';
+import { turnDeg } from '@roam-dial/core/units';
 import { moonName, type MoonView } from '@roam-dial/core/light';
 import { axisGapDeg, shadowLengthM, type Stop, type StopDay, type StopLight } from '@roam-dial/core/stop';
 import type { Wording } from '../../words/wording';
@@ -14,11 +16,6 @@ function sideOf(deg: number): string {
   if (size === 0) return 'straight ahead';
   if (size > 135) return 'behind you';
   return `${size}° to the ${deg > 0 ? 'right' : 'left'}`;
-}
-
-/** −180..180, positive to the right of `fromDeg`. */
-export function turnDeg(fromDeg: number, toDeg: number): number {
-  return ((((toDeg - fromDeg) % 360) + 540) % 360) - 180;
 }
 
 function patchNote(day: StopDay, minute: number, wording: Wording): string {
@@ -93,18 +90,14 @@ export function figuresAt(stop: Stop, day: StopDay, light: StopLight, minute: nu
   return figures;
 }
 
-/** Care that the light itself asks for. */
-export function lightCare(stop: Stop, light: StopLight): readonly string[] {
-  const { altitudeDeg, azimuthDeg } = light.sun;
-  const care: string[] = [];
-  const isAhead = altitudeDeg > 0 && Math.abs(turnDeg(stop.shootingBearingDeg, azimuthDeg)) < 35;
-  if (isAhead)
-    care.push('The sun is in or near the frame: never look at it through an optical finder, nor leave a long lens on it.');
-  const looksDown = axisGapDeg(stop, stop.shootingBearingDeg) < 15;
-  if (looksDown && stop.pavement === 'middle') {
-    care.push('This view is from the middle of the street: watch for traffic, or have somebody watch.');
-  }
-  return care;
+/** What to mind of the light now, a sentence each. */
+const LIGHT_CARES: Readonly<Record<'sun' | 'road', string>> = {
+  sun: 'The sun is in or near the frame: never look at it through an optical finder, nor leave a long lens on it.',
+  road: 'This view is from the middle of the street: watch for traffic, or have somebody watch.',
+};
+
+export function lightCare(stop: Stop, { sun }: StopLight): readonly string[] {
+  return caresOfLook(stop, sun).map((care) => LIGHT_CARES[care]);
 }
 
 export function moonSentence({ altitudeDeg, azimuthDeg, phaseDeg, litShare }: MoonView, time: string): string {

@@ -13,7 +13,8 @@ import {
 import { demoDay, demoWorkspace, plainDay } from '../../../testing/demo';
 import { Wording } from '../../words/wording';
 import { missingWords, overlapWords, pictureLightWords, WINDOW_WORDS } from '../../words/windows';
-import { figuresAt, lightCare, moonSentence, turnDeg } from './light-words';
+import { turnDeg } from '@roam-dial/core/units';
+import { figuresAt, lightCare, moonSentence } from './light-words';
 import { THRESHOLD_WORDS, THRESHOLDS_OF } from './district/threshold-words';
 
 const WORDING = new Wording({ lengthUnit: 'metres', clock: '24h' });

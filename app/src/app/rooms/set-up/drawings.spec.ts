@@ -7,11 +7,11 @@ import {
   largestBox,
   type LimitsFields,
   maskPath,
-  type Plot,
+  type LimitsPlot,
 } from './what-holds/limits-chart.geometry';
 import { personPath } from './where-to-stand/frame-view';
 
-const PLOT: Plot = { x: 10, y: 0, width: 40, height: 30, columns: 4, rows: 3 };
+const PLOT: LimitsPlot = { x: 10, y: 0, width: 40, height: 30, columns: 4, rows: 3 };
 /** Three fields of four in the upper two rows. */
 const has = (column: number, row: number): boolean => column < 3 && row < 2;
 

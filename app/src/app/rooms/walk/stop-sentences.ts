@@ -2,6 +2,7 @@ import { DEFAULT_STAY, suitablePerMinute } from '@roam-dial/core/day';
 import { ARTIFICIAL_LIGHT, type ArtificialLight } from '@roam-dial/core/light';
 import type { Street } from '@roam-dial/core/plan';
 import {
+  axisGapDeg,
   DEFAULT_SHOOTING,
   type Intent,
   INTENT_NAMES,
@@ -85,10 +86,9 @@ const ALONG_DEG = 25;
 const ACROSS_DEG = 65;
 
 function howItRuns(bearingDeg: number, axisDeg: number): string {
-  const off = (((bearingDeg - axisDeg) % 180) + 180) % 180;
-  const turnDeg = Math.min(off, 180 - off);
-  if (turnDeg <= ALONG_DEG) return 'down';
-  return turnDeg >= ACROSS_DEG ? 'across' : 'slantwise into';
+  const offDeg = axisGapDeg({ streetAxisDeg: axisDeg }, bearingDeg);
+  if (offDeg <= ALONG_DEG) return 'down';
+  return offDeg >= ACROSS_DEG ? 'across' : 'slantwise into';
 }
 
 /** "From the road itself, looking 48° down Orrel Steps, 6 m wide; lane lamps." */

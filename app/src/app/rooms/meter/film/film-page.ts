@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
-import type { Film } from '@roam-dial/core/kit';
+import { type Film, filmExposedAt, rollIso } from '@roam-dial/core/kit';
 import { exposedBy, type FilmAnswer, filmAt, indicesOf } from '@roam-dial/core/metering';
 import { isSameValue } from '@roam-dial/core/units';
 import { FilmChart } from './film-chart';
@@ -80,7 +80,7 @@ export class FilmPage {
         outside.length === 0
           ? `All ${rows.length} stops are within it.`
           : `${counted(outside.length, 'stop falls', 'stops fall')} outside: ${outside.map(({ name }) => name).join(', ')}.`,
-      isAsLoaded: isSameValue(film.exposureIndex * 2 ** film.pushStops, answer.index) && film.pushStops === answer.pushStops,
+      isAsLoaded: isSameValue(rollIso(film), answer.index) && film.pushStops === answer.pushStops,
       indices: indicesOf(film).map((one) => ({
         value: keyOf(one),
         label: `${wording.iso(one.index, 'third')}${one.pushStops === 0 ? '' : ', ' + pushWords(one.pushStops)}`,
@@ -115,8 +115,6 @@ export class FilmPage {
 
   /** The roll is exposed so from now on; every card of a film body follows. */
   protected load(film: Film, { index, pushStops }: FilmAnswer): void {
-    this.kitActions.change(film, (item) =>
-      item.kind === 'film' ? { ...item, exposureIndex: index / 2 ** pushStops, pushStops } : item,
-    );
+    this.kitActions.change(film, (item) => (item.kind === 'film' ? filmExposedAt(item, index, pushStops) : item));
   }
 }

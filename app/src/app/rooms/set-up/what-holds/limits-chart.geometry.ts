@@ -25,21 +25,21 @@ export interface Box {
 }
 
 /** Maps fields onto the drawing. */
-export interface Plot extends Box {
+export interface LimitsPlot extends Box {
   readonly columns: number;
   readonly rows: number;
 }
 
-export function columnX(plot: Plot, column: number): number {
+export function columnX(plot: LimitsPlot, column: number): number {
   return plot.x + (column / plot.columns) * plot.width;
 }
 
-export function rowY(plot: Plot, row: number): number {
+export function rowY(plot: LimitsPlot, row: number): number {
   return plot.y + (row / plot.rows) * plot.height;
 }
 
 /** The field under a point of the drawing, held at the edges. */
-export function fieldAt(plot: Plot, x: number, y: number): { readonly column: number; readonly row: number } {
+export function fieldAt(plot: LimitsPlot, x: number, y: number): { readonly column: number; readonly row: number } {
   const hold = (place: number, count: number): number => Math.min(count - 1, Math.max(0, Math.floor(place)));
   return {
     column: hold(((x - plot.x) / plot.width) * plot.columns, plot.columns),
@@ -50,7 +50,7 @@ export function fieldAt(plot: Plot, x: number, y: number): { readonly column: nu
 type Mask = (column: number, row: number) => boolean;
 
 /** Runs of a mask, row by row, as one path of rectangles. */
-export function maskPath(plot: Plot, has: Mask): string {
+export function maskPath(plot: LimitsPlot, has: Mask): string {
   const parts: string[] = [];
   for (let row = 0; row < plot.rows; row++) {
     let from: number | null = null;
@@ -67,7 +67,7 @@ export function maskPath(plot: Plot, has: Mask): string {
 }
 
 /** The border of a mask, edge by edge; edges of the chart count where the mask reaches them. */
-export function borderPath(plot: Plot, has: Mask): string {
+export function borderPath(plot: LimitsPlot, has: Mask): string {
   const parts: string[] = [];
   const isIn: Mask = (column, row) => column >= 0 && row >= 0 && column < plot.columns && row < plot.rows && has(column, row);
   for (let row = 0; row < plot.rows; row++) {
@@ -84,7 +84,7 @@ export function borderPath(plot: Plot, has: Mask): string {
 }
 
 /** The largest rectangle of fields that a mask fills: where its name has most room; null for an empty mask. */
-export function largestBox(plot: Plot, has: Mask): Box | null {
+export function largestBox(plot: LimitsPlot, has: Mask): Box | null {
   const heights = new Array<number>(plot.columns).fill(0);
   let best: { readonly area: number; readonly box: Box } | null = null;
   for (let row = 0; row < plot.rows; row++) {
@@ -111,7 +111,7 @@ export interface ChanceContour {
 
 /** Lines of equal chance through the middles of the fields. */
 export function chanceContours(
-  plot: Plot,
+  plot: LimitsPlot,
   { columns, rows, fields }: LimitsFields,
   chances: readonly number[],
 ): readonly ChanceContour[] {

@@ -10,7 +10,7 @@ import {
   largestBox,
   type LimitsFields,
   maskPath,
-  type Plot,
+  type LimitsPlot,
   rowY,
 } from './limits-chart.geometry';
 
@@ -77,7 +77,7 @@ export class LimitsChart {
   private readonly held = linkedSignal(() => this.point());
 
   protected readonly svgWidth = computed(() => this.width());
-  protected readonly plot = computed<Plot>(
+  protected readonly plot = computed<LimitsPlot>(
     () => ({
       x: LEFT_PX,
       y: TOP_PX,
