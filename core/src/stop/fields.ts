@@ -68,7 +68,7 @@ export const WISHES_FIELDS = {
 } as const satisfies FieldsOf<Wishes>;
 
 export const SHOOTING_FIELDS = {
-  burstFrames: { kind: 'number', low: 1, high: 50, decimals: 0, isWhole: true, first: 1 },
+  burstFrames: { kind: 'number', low: 1, high: 50, decimals: 0, isWhole: true },
 } as const satisfies FieldsOf<Shooting>;
 
 const SHARE_OF_FRAME = { kind: 'share', low: 0.01, high: 1, inFiles: { low: 0 } } as const;

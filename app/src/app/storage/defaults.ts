@@ -1,8 +1,8 @@
 import { type Body, FILM_HOLDS, type KitItem, type KitKind, slowestAutoSeries, STRAIGHT_HOLDS } from '@roam-dial/core/kit';
 import { LAST_MINUTE } from '@roam-dial/core/light';
-import { DEFAULT_APPROACH, DEFAULT_INTENTS, type Stop } from '@roam-dial/core/stop';
-import type { StopStep } from '@roam-dial/core/units';
-import type { Walk } from '@roam-dial/core/walk';
+import { DEFAULT_APPROACH, DEFAULT_INTENTS, MOVERS_FIELDS, type Stop, STOP_FIELDS, SUBJECT_FIELDS } from '@roam-dial/core/stop';
+import { firstOf, type StopStep } from '@roam-dial/core/units';
+import { type Walk, WALK_FIELDS } from '@roam-dial/core/walk';
 import { GAZETTEER } from './gazetteer';
 
 /** New things start complete, so that every number has something to stand on. */
@@ -103,24 +103,16 @@ export function newStop(id: string, after: Stop | undefined): Stop {
     name: 'New stop',
     intent: DEFAULT_INTENTS.passingCandid,
     position: null,
-    streetAxisDeg: 0,
-    streetWidthM: 8,
+    streetAxisDeg: STOP_FIELDS.streetAxisDeg.first,
+    streetWidthM: STOP_FIELDS.streetWidthM.first,
     pavement: 'right',
-    shootingBearingDeg: 0,
-    subject: { nearM: 2, farM: 5, medianM: 3, spread: 0.2 },
-    movers: {
-      who: 'walkers',
-      speedMps: 1.4,
-      speedSpreadMps: 0.3,
-      travelAngleDeg: 70,
-      travelSpreadDeg: 20,
-      passersPerMinute: 5,
-      suitableShare: 0.2,
-    },
+    shootingBearingDeg: STOP_FIELDS.shootingBearingDeg.first,
+    subject: firstOf(SUBJECT_FIELDS),
+    movers: { who: 'walkers', ...firstOf(MOVERS_FIELDS) },
     sunGap: null,
     lamps: 'sideStreet',
     hours: null,
-    lightOffsetEv: 0,
+    lightOffsetEv: STOP_FIELDS.lightOffsetEv.first,
     arriveMin,
     leaveMin: Math.min(LAST_MINUTE, arriveMin + STAY_MIN),
     walkMin: null,
@@ -137,5 +129,16 @@ export function newStop(id: string, after: Stop | undefined): Stop {
 export function newWalk(id: string, day: string, bodyId: string | null): Walk {
   const [place] = GAZETTEER;
   if (place === undefined) throw new Error('the gazetteer is empty');
-  return { id, name: 'New walk', day, place, cloud: 0, approach: DEFAULT_APPROACH, bodyId, stops: [], isDemo: false, notes: '' };
+  return {
+    id,
+    name: 'New walk',
+    day,
+    place,
+    cloud: WALK_FIELDS.cloud.first,
+    approach: DEFAULT_APPROACH,
+    bodyId,
+    stops: [],
+    isDemo: false,
+    notes: '',
+  };
 }
