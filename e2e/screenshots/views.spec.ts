@@ -10,6 +10,8 @@ const folder = fileURLToPath(new URL('../../docs/screenshots/', import.meta.url)
 /** Light comes from a worker, stop by stop: a picture at the table waits for all of it. */
 async function shoot(app: AppPage, name: string, hasSpine = (app.page.viewportSize()?.width ?? 0) > 1000): Promise<void> {
   if (hasSpine) await app.spine.getByText('in their light').waitFor();
+  // What the base set-up leaves unchanged is known a while after the card.
+  if (hasSpine) await app.card.getByText('base set-up').first().waitFor();
   // Fonts and whatever is fetched late are there, and a whole frame has been drawn since.
   await app.page.waitForLoadState('networkidle');
   await app.page.evaluate(async () => {

@@ -88,7 +88,7 @@ export class DescribedForm<Item, Context> {
     const told = (words: FieldSpec<Item, Context>['label'] | undefined): string =>
       typeof words === 'function' ? words(item, context) : (words ?? '');
     return this.fields()
-      .map((field, key) => ({ field, key }))
+      .map((field, k) => ({ field, key: `${k} ${told(field.label)}` }))
       .filter(({ field }) => field.isShown?.(item, context) !== false)
       .map(({ field, key }) => ({
         field,

@@ -3,7 +3,7 @@ import type { Choice } from '../words/choices';
 import { type Codec, optional } from './codec';
 import { codecOf, type FieldReading } from './field-codec';
 
-/** A part of the card that a field feeds, where a form points at it. */
+/** Words of a field, which may depend on the item and on what the form knows. */
 type Told<Item, Context> = string | ((item: Item, context: Context) => string);
 
 interface Common<Item, Context> {

@@ -5,15 +5,11 @@ import { isTyping } from '../ui/is-typing';
 import { AppActions } from '../state/app/app.actions';
 import { StopActions } from '../state/walk/stop.actions';
 import { WorkspaceStore } from '../state/workspace/workspace.store';
+import type { RoomKeys } from '../shared/room';
 import { ROOMS } from './rooms';
 
-export interface Shortcut {
-  readonly keys: string;
-  readonly words: string;
-}
-
 /** The sheet, in the order of the work: single keys first, then those that act on what has the focus. */
-export const SHORTCUTS: readonly Shortcut[] = [
+export const SHORTCUTS: readonly RoomKeys[] = [
   { keys: '?', words: 'this sheet' },
   ...ROOMS.flatMap(({ key, keyWords, name }) => (key === undefined ? [] : [{ keys: key, words: keyWords ?? name }])),
   { keys: 'j', words: 'next stop' },

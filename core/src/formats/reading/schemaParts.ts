@@ -10,7 +10,6 @@ export const name = Joi.string().allow('').max(LONGEST_NAME);
 export const text = Joi.string().allow('').max(20_000);
 export const number = Joi.number().unsafe();
 export const positive = number.greater(0);
-export const atLeastZero = number.min(0);
 export const share = number.min(0).max(1);
 export const stops = number.min(-20).max(20);
 /** An end of a window's ramp: a share, metres, stops or degrees. */

@@ -75,7 +75,7 @@ function whyMeter({ keyToneEv }: Scene, { answer, keyReadEv, keyShare, beyondWhi
   return {
     formula:
       'The frame of this stop, painted from its light, its zone and its lens, read by the body’s pattern; compensation = what the ' +
-      'pattern gives − (what the key reads − the tone that it shall have), on the body’s marks by the school’s side.',
+      'pattern gives − (what the key reads − the tone it should have), rounded to the body’s marks as your approach asks.',
     inputs: [
       { label: 'the key reads', value: keyReadEv, unit: 'ev' },
       { label: 'it lands from mid-grey', value: keyToneEv, unit: 'stops' },

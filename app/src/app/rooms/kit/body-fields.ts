@@ -4,7 +4,8 @@ import { choicesOf } from '../../words/choices';
 import { type Codec, optional, restricted } from '../../fields/codec';
 import { PATTERN_WORDS } from '../../words/set-up/metering';
 import { SENSORS } from '../../storage/cameras';
-import { checkOf, choiceOf, type FieldContext, type FieldSpec, row, valueOf, withMain } from './field-spec';
+import { checkField } from '../../fields/field-spec';
+import { choiceOf, explained, type KitContext, type ExplainedField, row, valueOf, withMain } from './field-spec';
 import { STEP_CHOICES } from './step-choices';
 import { codecOf } from '../../fields/field-codec';
 
@@ -12,7 +13,7 @@ const isDigital = (body: Body): boolean => body.medium === 'digital';
 /** Its times and ISO in its own marks. */
 const marked =
   (field: NumberField) =>
-  (body: Body, context: FieldContext): Codec<number> =>
+  (body: Body, context: KitContext): Codec<number> =>
     codecOf(field, context, body.markStep);
 
 /** Meter patterns as a line of words. */
@@ -33,7 +34,7 @@ const patternsCodec: Codec<readonly MeterPattern[]> = {
 };
 
 /** The offered slowest-auto shutters as "1/2000 to 1 s", or none. */
-function autoShuttersCodec(body: Body, context: FieldContext): Codec<readonly number[]> {
+function autoShuttersCodec(body: Body, context: KitContext): Codec<readonly number[]> {
   const one = marked(BODY_FIELDS.slowestShutterS)(body, context);
   return {
     format: (values) => {
@@ -59,7 +60,11 @@ function withMarkStep(body: Body, markStep: StopStep): Body {
   return { ...body, markStep, slowestAutoShuttersS };
 }
 
-function control(which: keyof Body['controls'], label: string, feeds: 'aperture' | 'shutter' | 'iso' | 'meter'): FieldSpec<Body> {
+function control(
+  which: keyof Body['controls'],
+  label: string,
+  feeds: 'aperture' | 'shutter' | 'iso' | 'meter',
+): ExplainedField<Body> {
   return {
     kind: 'choice',
     label,
@@ -77,7 +82,7 @@ const sensorOf = ({ sensorWidthMm, sensorHeightMm }: Body): string =>
   SENSORS.find((one) => one.sensorWidthMm === sensorWidthMm && one.sensorHeightMm === sensorHeightMm)?.label ?? OWN_SIZE;
 
 /** The size of the frame as Start asks it; another one is typed under More. */
-const SENSOR_FIELD: FieldSpec<Body> = {
+const SENSOR_FIELD: ExplainedField<Body> = {
   kind: 'choice',
   label: 'Sensor or film',
   effect: 'Its size sets depth of field, field of view and the usual ISO ceiling.',
@@ -94,7 +99,7 @@ const SENSOR_FIELD: FieldSpec<Body> = {
   },
 };
 
-const ALL_FIELDS: readonly FieldSpec<Body>[] = [
+const ALL_FIELDS: readonly ExplainedField<Body>[] = [
   SENSOR_FIELD,
   choiceOf('medium', 'Records on', 'Film has one ISO for the whole roll.', choicesOf({ digital: 'a sensor', film: 'film' }), {
     feeds: 'iso',
@@ -105,7 +110,7 @@ const ALL_FIELDS: readonly FieldSpec<Body>[] = [
     effect: 'Its exposure index is the ISO of every stop.',
     feeds: 'iso',
     isShown: (body) => body.medium === 'film',
-    choices: ({ films }: FieldContext) => [{ value: '', label: 'no roll' }, ...films],
+    choices: ({ films }: KitContext) => [{ value: '', label: 'no roll' }, ...films],
     read: (body) => body.filmId ?? '',
     write: (body, value) => ({ ...body, filmId: value === '' ? null : value }),
   },
@@ -224,10 +229,15 @@ const ALL_FIELDS: readonly FieldSpec<Body>[] = [
   valueOf('stabiliserStops', 'Stabiliser', 'Steadies the hands; does nothing for walkers.', row(BODY_FIELDS.stabiliserStops), {
     feeds: 'shutter',
   }),
-  checkOf('compensationWhenBothHeld', 'Compensation acts with both held', 'If not, the card says to shift the shutter instead.', {
-    feeds: 'meter',
-    isShown: isDigital,
-  }),
+  explained(
+    checkField(
+      'Compensation acts with both held',
+      ({ compensationWhenBothHeld }) => compensationWhenBothHeld,
+      (body, compensationWhenBothHeld) => ({ ...body, compensationWhenBothHeld }),
+    ),
+    'If not, the card says to shift the shutter instead.',
+    { feeds: 'meter', isShown: isDigital },
+  ),
   valueOf('meterPatterns', 'Meter patterns', 'The card uses the whole frame where there is one, else the first.', patternsCodec, {
     feeds: 'meter',
   }),

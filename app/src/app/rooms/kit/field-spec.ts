@@ -1,65 +1,55 @@
 import type { NumberField, StopStep } from '@roam-dial/core/units';
+import type { Codec } from '../../fields/codec';
 import { codecOf, type FieldReading } from '../../fields/field-codec';
+import { type FieldSpec, valueField } from '../../fields/field-spec';
 import type { CardTarget } from '../../state/selection/card-focus';
 import type { Choice } from '../../words/choices';
-import type { Codec } from '../../fields/codec';
 
 /** What a field needs to know beyond its own item. */
-export interface FieldContext extends FieldReading {
+export interface KitContext extends FieldReading {
   readonly films: readonly Choice<string>[];
 }
 
-interface Common<Item> {
+/** What stands beside a field of kit or standard. */
+interface Explained {
+  /** Its own among the fields of a form; absent: its label. */
+  readonly key?: string;
   readonly label: string;
-  /** What it does to the card, said beside the field. */
+  /** What it does to the card. */
   readonly effect: string;
   /** The number of the card that it feeds. */
   readonly feeds: CardTarget;
-  readonly isShown: (item: Item) => boolean;
   /** Seldom changed: under "More". */
   readonly isRare?: boolean;
 }
 
-/** One field of an item, its own value type hidden behind `read` and `write`. */
-export type FieldSpec<Item> = Common<Item> &
-  (
-    | {
-        readonly kind: 'value';
-        readonly codec: (item: Item, context: FieldContext) => Codec<unknown>;
-        readonly read: (item: Item) => unknown;
-        readonly write: (item: Item, value: unknown) => Item;
-      }
-    | {
-        readonly kind: 'choice';
-        readonly choices: (context: FieldContext) => readonly Choice<string>[];
-        readonly read: (item: Item) => string;
-        readonly write: (item: Item, value: string) => Item;
-      }
-    | {
-        readonly kind: 'check';
-        readonly read: (item: Item) => boolean;
-        readonly write: (item: Item, value: boolean) => Item;
-      }
-  );
+/** A field with what it does to the card, said beside it. */
+export type ExplainedField<Item> = FieldSpec<Item, KitContext> & Explained;
 
 interface Extra<Item> {
   readonly feeds?: CardTarget;
-  readonly isShown?: (item: Item) => boolean;
+  readonly isShown?: (item: Item, context: KitContext) => boolean;
 }
 
-function common<Item>(label: string, effect: string, { feeds = null, isShown = () => true }: Extra<Item>): Common<Item> {
-  return { label, effect, feeds, isShown };
+/** A field as described elsewhere, explained. One whose label depends on its item goes by what it does. */
+export function explained<Item>(
+  field: FieldSpec<Item, KitContext>,
+  effect: string,
+  { feeds = null, ...more }: Extra<Item> & { readonly key?: string } = {},
+): ExplainedField<Item> {
+  const label = typeof field.label === 'string' ? field.label : effect;
+  return { ...field, label, effect, feeds, ...more };
 }
 
 /** All but the named ones are seldom changed. */
-export function withMain<Item>(fields: readonly FieldSpec<Item>[], main: readonly string[]): readonly FieldSpec<Item>[] {
+export function withMain<Item>(fields: readonly ExplainedField<Item>[], main: readonly string[]): readonly ExplainedField<Item>[] {
   return fields.map((field) => ({ ...field, isRare: !main.includes(field.label) }));
 }
 
 /** The reader of a stored number by its row, as a field of kit wants it. */
 export const row =
   <Item>(field: NumberField, step?: StopStep) =>
-  (_: Item, context: FieldContext): Codec<number> =>
+  (_: Item, context: KitContext): Codec<number> =>
     codecOf(field, context, step);
 
 /** A field that is one property of the item. */
@@ -67,17 +57,17 @@ export function valueOf<Item, Key extends keyof Item>(
   key: Key,
   label: string,
   effect: string,
-  codec: Codec<Item[Key]> | ((item: Item, context: FieldContext) => Codec<Item[Key]>),
+  codec: Codec<Item[Key]> | ((item: Item, context: KitContext) => Codec<Item[Key]>),
   extra: Extra<Item> = {},
-): FieldSpec<Item> {
+): ExplainedField<Item> {
   const codecFor = typeof codec === 'function' ? codec : (): Codec<Item[Key]> => codec;
-  return {
-    ...common(label, effect, extra),
-    kind: 'value',
-    codec: (item, context) => codecFor(item, context) as Codec<unknown>,
-    read: (item) => item[key],
-    write: (item, value) => ({ ...item, [key]: value as Item[Key] }),
-  };
+  const field = valueField<Item, Item[Key], KitContext>(
+    label,
+    codecFor,
+    (item) => item[key],
+    (item, value) => ({ ...item, [key]: value }),
+  );
+  return explained(field, effect, extra);
 }
 
 export function choiceOf<Item, Key extends keyof Item>(
@@ -86,26 +76,14 @@ export function choiceOf<Item, Key extends keyof Item>(
   effect: string,
   choices: readonly Choice<Item[Key] & string>[],
   extra: Extra<Item> & { readonly brings?: (value: Item[Key]) => Partial<Item> } = {},
-): FieldSpec<Item> {
-  return {
-    ...common(label, effect, extra),
+): ExplainedField<Item> {
+  const { brings, ...others } = extra;
+  const field: FieldSpec<Item, KitContext> = {
     kind: 'choice',
+    label,
     choices: () => choices,
     read: (item) => item[key] as string,
-    write: (item, value) => ({ ...item, [key]: value as Item[Key], ...extra.brings?.(value as Item[Key]) }),
+    write: (item, value) => ({ ...item, [key]: value as Item[Key], ...brings?.(value as Item[Key]) }),
   };
-}
-
-export function checkOf<Item, Key extends keyof Item>(
-  key: Key,
-  label: string,
-  effect: string,
-  extra: Extra<Item> = {},
-): FieldSpec<Item> {
-  return {
-    ...common(label, effect, extra),
-    kind: 'check',
-    read: (item) => item[key] as boolean,
-    write: (item, value) => ({ ...item, [key]: value as Item[Key] }),
-  };
+  return explained(field, effect, others);
 }

@@ -4,10 +4,10 @@ import { join } from 'node:path';
 import { readArchive } from '@roam-dial/core/formats/reading';
 import { type Body, KIT_KINDS, type KitItem, type Lens } from '@roam-dial/core/kit';
 import { newKitItem } from '../../storage/defaults';
-import type { FieldContext, FieldSpec } from './field-spec';
+import type { ExplainedField, KitContext } from './field-spec';
 import { fieldsFor } from './fields';
 
-const METRES: FieldContext = {
+const METRES: KitContext = {
   lengthUnit: 'metres',
   clock: clockCodec('24h', String),
   films: [{ value: 'roll', label: 'Roll' }],
@@ -22,8 +22,8 @@ const KIT = demoKit();
 const BODY = KIT.find(({ kind }) => kind === 'body') as Body;
 const ZOOM = KIT.find(({ id }) => id === 'demo-zoom') as Lens;
 
-function field(item: KitItem, label: string): FieldSpec<KitItem> {
-  const found = fieldsFor(item).find((one) => one.label === label);
+function field(item: KitItem, label: string): ExplainedField<KitItem> {
+  const found = fieldsFor(item, METRES).find((one) => one.label === label);
   if (found === undefined) throw new Error(`no field ${label}`);
   return found;
 }
@@ -44,7 +44,7 @@ describe('every field of every thing', () => {
   const items = [...KIT, ...KIT_KINDS.map((kind) => newKitItem(kind, kind, 'half'))];
   it('reads back what it shows, and leaves the thing as it was', () => {
     for (const item of items) {
-      for (const one of fieldsFor(item)) {
+      for (const one of fieldsFor(item, METRES)) {
         if (one.kind !== 'value') continue;
         const codec = one.codec(item, METRES);
         const parsed = codec.parse(codec.format(one.read(item)));
@@ -58,7 +58,7 @@ describe('every field of every thing', () => {
 
   it('survives nonsense with a message', () => {
     for (const item of items) {
-      for (const one of fieldsFor(item)) {
+      for (const one of fieldsFor(item, METRES)) {
         if (one.kind !== 'value') continue;
         const parsed = one.codec(item, METRES).parse('a green bicycle: 7;;');
         expect([one.label, parsed.ok]).toEqual([one.label, false]);
@@ -69,10 +69,10 @@ describe('every field of every thing', () => {
 
   it('offers what is chosen among its choices, and says what each field does', () => {
     for (const item of items) {
-      for (const one of fieldsFor(item)) {
+      for (const one of fieldsFor(item, METRES)) {
         expect(one.effect.length).toBeGreaterThan(8);
         if (one.kind === 'choice' && item.kind !== 'body') {
-          expect(one.choices(METRES).map(({ value }) => value)).toContain(one.read(item));
+          expect(one.choices(METRES, item).map(({ value }) => value)).toContain(one.read(item));
         }
       }
     }
@@ -82,10 +82,10 @@ describe('every field of every thing', () => {
 describe('bodies', () => {
   it('a film body shows its roll and hides what only a sensor has', () => {
     const film = KIT.find(({ id }) => id === 'demo-film-body') as Body;
-    const labels = fieldsFor(film).map(({ label }) => label);
+    const labels = fieldsFor(film, METRES).map(({ label }) => label);
     expect(labels).toContain('Roll in it');
     expect(labels).not.toContain('Base ISO');
-    expect(fieldsFor(BODY).map(({ label }) => label)).not.toContain('Roll in it');
+    expect(fieldsFor(BODY, METRES).map(({ label }) => label)).not.toContain('Roll in it');
   });
 
   it('keeps base under the highest and fast before slow', () => {
@@ -95,7 +95,7 @@ describe('bodies', () => {
   });
 
   it('asks what Start asks first, and takes the size of the frame by its name', () => {
-    const main = fieldsFor(BODY).flatMap(({ label, isRare }) => (isRare === true ? [] : [label]));
+    const main = fieldsFor(BODY, METRES).flatMap(({ label, isRare }) => (isRare === true ? [] : [label]));
     expect(main).toEqual(['Sensor or film', 'Records on', 'Highest ISO', 'Stabiliser']);
     const sensor = field(BODY, 'Sensor or film');
     if (sensor.kind !== 'choice') throw new Error('a choice');

@@ -13,12 +13,12 @@ import {
 } from '@roam-dial/core/kit';
 import { choicesOf } from '../../words/choices';
 import { BODY_FORM } from './body-fields';
-import { choiceOf, type FieldSpec, row, valueOf } from './field-spec';
+import { choiceOf, type ExplainedField, type KitContext, row, valueOf } from './field-spec';
 import { LENS_FORM } from './lens-fields';
 
 /** The fields of each kind of kit, in the order in which one reads them off the thing itself. */
 
-const FILM_FORM: readonly FieldSpec<Film>[] = [
+const FILM_FORM: readonly ExplainedField<Film>[] = [
   valueOf(
     'boxIso',
     'Box speed',
@@ -92,7 +92,7 @@ const FILM_FORM: readonly FieldSpec<Film>[] = [
   ),
 ];
 
-const FLASH_FORM: readonly FieldSpec<Flash>[] = [
+const FLASH_FORM: readonly ExplainedField<Flash>[] = [
   valueOf('guideNumberM', 'Guide number', 'Metres at ISO 100: how far flash lift reaches.', row(FLASH_FIELDS.guideNumberM), {
     feeds: 'flash',
   }),
@@ -104,7 +104,7 @@ const FLASH_FORM: readonly FieldSpec<Flash>[] = [
   }),
 ];
 
-const FILTER_FORM: readonly FieldSpec<Filter>[] = [
+const FILTER_FORM: readonly ExplainedField<Filter>[] = [
   choiceOf(
     'filterKind',
     'Kind',
@@ -121,7 +121,7 @@ const FILTER_FORM: readonly FieldSpec<Filter>[] = [
   ),
 ];
 
-const SUPPORT_FORM: readonly FieldSpec<Support>[] = [
+const SUPPORT_FORM: readonly ExplainedField<Support>[] = [
   choiceOf(
     'supportKind',
     'Kind',
@@ -132,7 +132,7 @@ const SUPPORT_FORM: readonly FieldSpec<Support>[] = [
   valueOf('gainStops', 'Gains', 'Stops of steadiness when braced.', row(SUPPORT_FIELDS.gainStops), { feeds: 'shutter' }),
 ];
 
-const FIELDS: { readonly [Kind in KitKind]: readonly FieldSpec<Extract<KitItem, { kind: Kind }>>[] } = {
+const FIELDS: { readonly [Kind in KitKind]: readonly ExplainedField<Extract<KitItem, { kind: Kind }>>[] } = {
   body: BODY_FORM,
   lens: LENS_FORM,
   film: FILM_FORM,
@@ -142,7 +142,7 @@ const FIELDS: { readonly [Kind in KitKind]: readonly FieldSpec<Extract<KitItem, 
 };
 
 /** The fields of an item that apply to it. The table pairs each kind with its own fields. */
-export function fieldsFor(item: KitItem): readonly FieldSpec<KitItem>[] {
-  const fields = FIELDS[item.kind] as unknown as readonly FieldSpec<KitItem>[];
-  return fields.filter((field) => field.isShown(item));
+export function fieldsFor(item: KitItem, context: KitContext): readonly ExplainedField<KitItem>[] {
+  const fields = FIELDS[item.kind] as unknown as readonly ExplainedField<KitItem>[];
+  return fields.filter((field) => field.isShown?.(item, context) !== false);
 }

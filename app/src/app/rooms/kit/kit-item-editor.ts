@@ -1,25 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
-import { toSignal } from '@angular/core/rxjs-interop';
-import { NgTemplateOutlet } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatExpansionModule } from '@angular/material/expansion';
 import type { KitItem } from '@roam-dial/core/kit';
-import { ofKind } from '@roam-dial/core/plan';
-import { CardFocus, type CardTarget } from '../../state/selection/card-focus';
-import { WorkspaceStore } from '../../state/workspace/workspace.store';
-import { CheckField } from '../../fields/check-field';
-import { ChoiceField } from '../../fields/choice-field';
 import { TextField } from '../../fields/text-field';
-import { ValueField } from '../../fields/value-field';
-import { fieldReading } from '../../shared/field-reading';
-import { cardNumbers } from './card-numbers';
-import type { FieldContext } from './field-spec';
+import { ExplainedFields } from './explained-fields';
 import { fieldsFor } from './fields';
+import { kitContext } from './kit-context';
 
 /** One kit item, field by field, with what each does to the card beside it. */
 @Component({
   selector: 'rd-kit-item-editor',
-  imports: [CheckField, ChoiceField, MatButtonModule, MatExpansionModule, NgTemplateOutlet, TextField, ValueField],
+  imports: [ExplainedFields, MatButtonModule, MatExpansionModule, TextField],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './kit-item-editor.html',
   styleUrl: './field-row.scss',
@@ -32,50 +23,10 @@ export class KitItemEditor {
   readonly duplicated = output();
   readonly removed = output();
 
-  private readonly cardFocus = inject(CardFocus);
-  private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
-  protected readonly numbers = cardNumbers();
-
-  private readonly reading = fieldReading();
-  private readonly context = computed<FieldContext>(() => ({
-    ...this.reading(),
-    films: ofKind(this.workspace()?.kit ?? [], 'film').map(({ id, name }) => ({ value: id, label: name })),
-  }));
-
-  protected readonly fields = computed(() => {
-    const item = this.item();
-    return fieldsFor(item).map((field) => ({
-      label: field.label,
-      isRare: field.isRare === true,
-      effect: field.effect,
-      feeds: field.feeds,
-      number: field.feeds === null ? '' : (this.numbers()[field.feeds] ?? ''),
-      value:
-        field.kind === 'value'
-          ? {
-              codec: field.codec(item, this.context()),
-              now: field.read(item),
-              set: (v: unknown) => (one: KitItem) => field.write(one, v),
-            }
-          : null,
-      choice:
-        field.kind === 'choice'
-          ? {
-              choices: field.choices(this.context()),
-              now: field.read(item),
-              set: (v: string) => (one: KitItem) => field.write(one, v),
-            }
-          : null,
-      check: field.kind === 'check' ? { now: field.read(item), set: (v: boolean) => (one: KitItem) => field.write(one, v) } : null,
-    }));
-  });
-
-  protected readonly main = computed(() => this.fields().filter(({ isRare }) => !isRare));
-  protected readonly rare = computed(() => this.fields().filter(({ isRare }) => isRare));
+  protected readonly context = kitContext();
+  private readonly fields = computed(() => fieldsFor(this.item(), this.context()));
+  protected readonly main = computed(() => this.fields().filter(({ isRare }) => isRare !== true));
+  protected readonly rare = computed(() => this.fields().filter(({ isRare }) => isRare === true));
   /** Once opened it stays so from one thing to the next. */
   protected readonly isOpen = signal(false);
-
-  protected point(target: CardTarget): void {
-    this.cardFocus.pointAt(target);
-  }
 }

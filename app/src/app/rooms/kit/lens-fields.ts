@@ -2,7 +2,7 @@ import { type Lens, LENS_FIELDS } from '@roam-dial/core/kit';
 import { formatEntry, isSameValue } from '@roam-dial/core/units';
 import { choicesOf } from '../../words/choices';
 import { type Codec, distanceCodec, entryCodec, listCodec, optional, restricted } from '../../fields/codec';
-import { choiceOf, type FieldContext, type FieldSpec, row, valueOf } from './field-spec';
+import { choiceOf, type KitContext, type ExplainedField, row, valueOf } from './field-spec';
 import { STEP_CHOICES } from './step-choices';
 import { codecOf } from '../../fields/field-codec';
 
@@ -54,7 +54,7 @@ interface ThrowPoint {
 }
 
 /** Measured points of the focus throw: "0.3 m: 0; 1 m: 62; ∞: 94". */
-function throwCodec({ lengthUnit }: FieldContext): Codec<readonly ThrowPoint[]> {
+function throwCodec({ lengthUnit }: KitContext): Codec<readonly ThrowPoint[]> {
   const distance = distanceCodec(lengthUnit);
   return {
     format: (points) =>
@@ -78,7 +78,7 @@ function throwCodec({ lengthUnit }: FieldContext): Codec<readonly ThrowPoint[]> 
   };
 }
 
-export const LENS_FORM: readonly FieldSpec<Lens>[] = [
+export const LENS_FORM: readonly ExplainedField<Lens>[] = [
   valueOf(
     'shortestMm',
     'Focal length from',

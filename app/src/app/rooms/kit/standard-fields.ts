@@ -12,21 +12,9 @@ import { formatEntry, type NumberField } from '@roam-dial/core/units';
 import { entryCodec, optional } from '../../fields/codec';
 import { codecOf } from '../../fields/field-codec';
 import { type FieldSpec, numberField, valueField } from '../../fields/field-spec';
-import type { CardTarget } from '../../state/selection/card-focus';
 import { choicesOf } from '../../words/choices';
+import { explained, type ExplainedField } from './field-spec';
 import { NOISE_CHOICES, type NoiseTolerance, noiseToleranceOf, withNoiseTolerance } from './noise-tolerance';
-
-/** A field of a person's standard, with what it does to the card. */
-export interface StandardRow {
-  readonly key: string;
-  readonly fields: readonly [FieldSpec<Standard>];
-  readonly effect: string;
-  readonly feeds: CardTarget;
-}
-
-function rowOf(field: FieldSpec<Standard>, effect: string, feeds: CardTarget): StandardRow {
-  return { key: typeof field.label === 'string' ? field.label : effect, fields: [field], effect, feeds };
-}
 
 const SHARPNESS = choicesOf<SharpnessStandard['kind']>({
   armsLength: 'a print at arm’s length (diagonal/1500)',
@@ -61,9 +49,9 @@ function numberOfKind(
 }
 
 /** What stands before the ceilings of the bodies, and after them. */
-export const STANDARD_FORM: readonly [readonly StandardRow[], readonly StandardRow[]] = [
+export const STANDARD_FORM: readonly [readonly ExplainedField<Standard>[], readonly ExplainedField<Standard>[]] = [
   [
-    rowOf(
+    explained(
       {
         kind: 'choice',
         label: 'Sharp means',
@@ -78,9 +66,9 @@ export const STANDARD_FORM: readonly [readonly StandardRow[], readonly StandardR
         }),
       },
       'The blur that still counts as sharp; everything deeper or shallower follows.',
-      'aperture',
+      { feeds: 'aperture' },
     ),
-    rowOf(
+    explained(
       numberOfKind(
         'Circle of confusion',
         OWN_CIRCLE_FIELD,
@@ -88,9 +76,9 @@ export const STANDARD_FORM: readonly [readonly StandardRow[], readonly StandardR
         (standard, circleOfConfusionMm) => ({ ...standard, sharpness: { kind: 'own', circleOfConfusionMm } }),
       ),
       'On the sensor; the same for every body.',
-      'aperture',
+      { feeds: 'aperture' },
     ),
-    rowOf(
+    explained(
       {
         kind: 'choice',
         label: 'Shake rule',
@@ -103,9 +91,9 @@ export const STANDARD_FORM: readonly [readonly StandardRow[], readonly StandardR
         }),
       },
       'The slowest you can hold, before stabiliser and steadiness.',
-      'shutter',
+      { feeds: 'shutter' },
     ),
-    rowOf(
+    explained(
       numberOfKind(
         'Never slower than',
         SHUTTER_FLOOR_FIELD,
@@ -113,19 +101,19 @@ export const STANDARD_FORM: readonly [readonly StandardRow[], readonly StandardR
         (standard, floorS) => ({ ...standard, shakeRule: { kind: 'floor', floorS } }),
       ),
       'Whatever lens and stabiliser.',
-      'shutter',
+      { feeds: 'shutter' },
     ),
-    rowOf(
+    explained(
       numberField('steadinessStops', 'Steadier than the rule by', STANDARD_FIELDS.steadinessStops),
       'Minus for a shaky day.',
-      'shutter',
+      { feeds: 'shutter' },
     ),
-    rowOf(
+    explained(
       numberField('steadinessSpreadStops', 'Spread of your steadiness', STANDARD_FIELDS.steadinessSpreadStops),
       'How sharply the chance of a steady frame falls past the limit.',
-      'shutter',
+      { feeds: 'shutter' },
     ),
-    rowOf(
+    explained<Standard>(
       {
         kind: 'choice',
         label: 'How much does noise bother you?',
@@ -134,53 +122,47 @@ export const STANDARD_FORM: readonly [readonly StandardRow[], readonly StandardR
         write: (standard, tolerance) => withNoiseTolerance(standard, tolerance as NoiseTolerance),
       },
       'How far the card opens the aperture before it raises the ISO.',
-      'iso',
+      { feeds: 'iso' },
     ),
   ],
   [
-    rowOf(
+    explained(
       numberField('guessSpread', 'Distance guess error (±)', STANDARD_FIELDS.guessSpread),
       'Used where a stop has no spread of its own.',
-      'focus',
+      { feeds: 'focus' },
     ),
-    rowOf(
+    explained(
       numberField('guessBias', 'You overestimate by', STANDARD_FIELDS.guessBias),
       'People are then nearer than you think.',
-      'focus',
+      { feeds: 'focus' },
     ),
-    rowOf(numberField('paceMps', 'Walking pace', STANDARD_FIELDS.paceMps), 'Times the legs between stops.', null),
-    rowOf(
-      numberField('strideM', 'Your stride', STANDARD_FIELDS.strideM),
-      'Distances on the card are also given in strides.',
-      'focus',
-    ),
-    rowOf(
+    explained(numberField('paceMps', 'Walking pace', STANDARD_FIELDS.paceMps), 'Times the legs between stops.'),
+    explained(numberField('strideM', 'Your stride', STANDARD_FIELDS.strideM), 'Distances on the card are also given in strides.', {
+      feeds: 'focus',
+    }),
+    explained(
       numberField('reactionS', 'Reaction time', STANDARD_FIELDS.reactionS),
       'How far people walk between your seeing and shooting them.',
-      null,
     ),
   ],
 ];
 
 /** A body's own ISO ceiling; empty for what is usual at its sensor's size. */
-export function ceilingOf(body: Body): StandardRow {
+export function ceilingOf(body: Body): ExplainedField<Standard> {
   const { id, name, markStep, baseIso, highestIso } = body;
   const usual = formatEntry(usualIsoCeiling(body), { kind: 'iso', step: markStep });
-  return {
-    ...rowOf(
-      valueField<Standard, number | null>(
-        `ISO ceiling, ${name}`,
-        () => optional(entryCodec({ kind: 'iso', step: markStep }, { low: baseIso, high: highestIso })),
-        ({ isoCeilingByBody }) => isoCeilingByBody[id] ?? null,
-        (standard, iso) => {
-          const others = Object.entries(standard.isoCeilingByBody).filter(([bodyId]) => bodyId !== id);
-          return { ...standard, isoCeilingByBody: Object.fromEntries(iso === null ? others : [...others, [id, iso]]) };
-        },
-        { placeholder: `${usual}, usual for this sensor` },
-      ),
-      'The highest ISO you accept; empty for what is usual at this sensor size.',
-      'iso',
+  return explained(
+    valueField<Standard, number | null>(
+      `ISO ceiling, ${name}`,
+      () => optional(entryCodec({ kind: 'iso', step: markStep }, { low: baseIso, high: highestIso })),
+      ({ isoCeilingByBody }) => isoCeilingByBody[id] ?? null,
+      (standard, iso) => {
+        const others = Object.entries(standard.isoCeilingByBody).filter(([bodyId]) => bodyId !== id);
+        return { ...standard, isoCeilingByBody: Object.fromEntries(iso === null ? others : [...others, [id, iso]]) };
+      },
+      { placeholder: `${usual}, usual for this sensor` },
     ),
-    key: id,
-  };
+    'The highest ISO you accept; empty for what is usual at this sensor size.',
+    { feeds: 'iso', key: id },
+  );
 }

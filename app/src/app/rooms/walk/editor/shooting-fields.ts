@@ -8,6 +8,7 @@ export const FRAME_FIELDS: readonly FieldSpec<Shooting, StopContext>[] = [
   numberField('burstFrames', 'Frames of one press', SHOOTING_FIELDS.burstFrames, {
     hint: 'one good one is enough',
     hasSteppers: true,
+    width: 'double',
   }),
   choiceField('smear', 'Smear of people', SMEAR_CHOICES),
   choiceField('lamp', 'The light is', PULSE_CHOICES),
