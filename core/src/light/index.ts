@@ -5,7 +5,9 @@ export {
   type ArtificialLight,
   LAMPS_ON_BELOW_DEG,
 } from './artificial.js';
+export { moonLux } from './moonLight.js';
 export { type DayClock, dayClock, dayOfYear, LAST_MINUTE, MINUTES_PER_DAY } from './dayClock.js';
+export { dayOfMinute, LAST_WALK_MINUTE, MINUTES_PER_WALK, type WalkClock, walkClock } from './walkClock.js';
 export { type CloudByHour, cloudAt } from './forecast.js';
 export { checkTimeZone, type DaySpan, localDaySpan } from './localDay.js';
 export { type MoonName, moonName, moonView, type MoonView } from './moon.js';

@@ -1,5 +1,5 @@
 import { DateTime, IANAZone } from 'luxon';
-import { describeValue, rangeError } from '../units/index.js';
+import { describeValue, rangeError, remembered } from '../units/index.js';
 
 export interface DaySpan {
   readonly startMs: number;
@@ -49,8 +49,8 @@ function firstInstantOf({ year, month, day }: DateTime, zone: string): DateTime 
 }
 
 /** A day's ends cost a millisecond to find, and one day is asked for at every minute of it. */
-const spans = new Map<string, DaySpan | null>();
-const MOST_SPANS = 64;
+export const MOST_DAYS = 64;
+const spanOf = remembered<DaySpan | null>(MOST_DAYS);
 
 /**
  * The instants of a calendar day as its IANA zone keeps it (23, 24 or 25 hours, or others);
@@ -60,13 +60,9 @@ const MOST_SPANS = 64;
 export function localDaySpan(day: string, timeZone: string): DaySpan | null {
   const midnight = checkDay(day);
   checkTimeZone(timeZone);
-  const key = `${timeZone}/${day}`;
-  const known = spans.get(key);
-  if (known !== undefined) return known;
-  const startMs = firstInstantOf(midnight, timeZone).toMillis();
-  const endMs = firstInstantOf(midnight.plus({ days: 1 }), timeZone).toMillis();
-  const span = endMs > startMs ? { startMs, endMs } : null;
-  if (spans.size >= MOST_SPANS) spans.clear();
-  spans.set(key, span);
-  return span;
+  return spanOf(`${timeZone}/${day}`, () => {
+    const startMs = firstInstantOf(midnight, timeZone).toMillis();
+    const endMs = firstInstantOf(midnight.plus({ days: 1 }), timeZone).toMillis();
+    return endMs > startMs ? { startMs, endMs } : null;
+  });
 }

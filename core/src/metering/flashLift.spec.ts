@@ -13,7 +13,13 @@ describe('a lift by flash under a dusky sky', () => {
   });
   it('is the evening’s where the sky passes twice, and none where it never does', () => {
     const twice = Float32Array.from({ length: 1440 }, (_, minute) => (minute < 720 ? (minute - 360) / 20 : (1080 - minute) / 20));
-    expect(liftWindow({ ...question, skyEv: twice }).span?.fromMin).toBeGreaterThan(720);
+    const evening = liftWindow({ ...question, skyEv: twice }).span;
+    expect(evening?.fromMin).toBeGreaterThan(720);
+    // The morning after is no evening either.
+    const night = Float32Array.from({ length: 2160 }, (_, minute) =>
+      minute < 1440 ? (twice[minute] as number) : (minute - 1800) / 20,
+    );
+    expect(liftWindow({ ...question, skyEv: night }).span).toEqual(evening);
     expect(liftWindow({ ...question, skyEv: new Float32Array(1440).fill(12) })).toMatchObject({ span: null, balanceMin: null });
   });
   it('takes 1/256 where the sky is at its brightest', () => expect(liftShutterS(question, 9)).toBeCloseTo(1 / 256, 12));

@@ -1,3 +1,5 @@
+import { MINUTES_PER_DAY } from '../light/index.js';
+import { runsWhere } from '../units/index.js';
 import { secondsFor } from './isoFor.js';
 import { flashPower, skyEvFor } from './night.js';
 
@@ -29,21 +31,6 @@ export interface LiftWindow {
   readonly balanceMin: number | null;
 }
 
-/** Spans of minutes in which a test holds. */
-function spansWhere(count: number, holds: (minute: number) => boolean): readonly LiftSpan[] {
-  const spans: LiftSpan[] = [];
-  let from: number | null = null;
-  for (let minute = 0; minute <= count; minute++) {
-    const isIn = minute < count && holds(minute);
-    if (isIn && from === null) from = minute;
-    if (!isIn && from !== null) {
-      spans.push({ fromMin: from, toMin: minute - 1 });
-      from = null;
-    }
-  }
-  return spans;
-}
-
 /**
  * When a lift by flash under a sky can be had: x = sky EV − tone, t = (N²/2^x)·(100/ISO) between the sync time and the hands.
  * Source: docs/metering.md#night.
@@ -51,11 +38,13 @@ function spansWhere(count: number, holds: (minute: number) => boolean): readonly
 export function liftWindow({ fNumber, iso, syncS, slowestS, skyToneEv, skyEv }: LiftQuestion): LiftWindow {
   const brightestEv = skyEvFor({ fNumber, iso, shutterS: syncS }, skyToneEv);
   const darkestEv = skyEvFor({ fNumber, iso, shutterS: slowestS }, skyToneEv);
-  const spans = spansWhere(skyEv.length, (minute) => {
+  const runs = runsWhere(skyEv.length, (minute) => {
     const ev = skyEv[minute] as number;
     return ev <= brightestEv && ev >= darkestEv;
   });
-  const span = spans.at(-1) ?? null;
+  const spans = runs.map(({ from, to }): LiftSpan => ({ fromMin: from, toMin: to }));
+  // A night that is measured to its end has the next morning in it.
+  const span = spans.filter(({ fromMin }) => fromMin < MINUTES_PER_DAY).at(-1) ?? spans.at(-1) ?? null;
   return { brightestEv, darkestEv, span, balanceMin: span === null ? null : nearestTo((brightestEv + darkestEv) / 2, span, skyEv) };
 }
 

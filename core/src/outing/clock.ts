@@ -1,6 +1,6 @@
 import type { Walk } from '../walk/index.js';
 import { DateTime } from 'luxon';
-import { checkTimeZone, dayClock, MINUTES_PER_DAY } from '../light/index.js';
+import { checkTimeZone, MINUTES_PER_DAY, walkClock } from '../light/index.js';
 import type { OutingClock } from './outing.js';
 
 /** The instant that an outing's clock shows when the device shows `deviceMs`, milliseconds since 1970. */
@@ -27,12 +27,15 @@ export function wallMinuteAt(day: string, timeZone: string, atMs: number): numbe
   return days * MINUTES_PER_DAY + there.hour * 60 + there.minute + (there.second * 1000 + there.millisecond) / 60_000;
 }
 
-/** The minute of a walk's day that the wall of its place shows at an instant; below 0 and from 1440 on other days. */
+/**
+ * The minute of a walk that the wall of its place shows at an instant: from 1440 on the next day's, below 0 before its day, from
+ * 2160 when the walk is long over. On a day that its zone skipped it is the calendar's.
+ */
 export function minuteAt({ day, place }: Pick<Walk, 'day' | 'place'>, atMs: number): number {
-  return wallMinuteAt(day, place.timeZone, atMs);
+  return walkClock(day, place.timeZone)?.minuteAt(atMs) ?? wallMinuteAt(day, place.timeZone, atMs);
 }
 
-/** The instant (ms) at which the wall of a walk's place shows a minute of its day; 0 on a day that its zone skipped. */
+/** The instant (ms) at which the wall of a walk's place shows a minute of it; 0 on a day that its zone skipped. */
 export function instantAt({ day, place }: Pick<Walk, 'day' | 'place'>, minute: number): number {
-  return dayClock(day, place.timeZone)?.msAt(minute) ?? 0;
+  return walkClock(day, place.timeZone)?.msAt(minute) ?? 0;
 }

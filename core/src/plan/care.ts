@@ -1,4 +1,4 @@
-import { dayClock, sunPosition } from '../light/index.js';
+import { walkClock, sunPosition } from '../light/index.js';
 import { axisGapDeg, peopleWishOf, type Stop } from '../stop/index.js';
 import { turnDeg } from '../units/index.js';
 import { stopsToday, type Walk } from '../walk/index.js';
@@ -14,7 +14,7 @@ const DARK_DEG = -6;
 const LONG_DAY_MIN = 6 * 60;
 
 function isDark(walk: Walk, stop: Stop): boolean {
-  const clock = dayClock(walk.day, walk.place.timeZone);
+  const clock = walkClock(walk.day, walk.place.timeZone);
   if (clock === null) return false;
   const altitudeAt = (minute: number): number =>
     sunPosition({ ...placeOf(walk, stop), time: new Date(clock.msAt(minute)), refraction: 'none' }).altitudeDeg;

@@ -1,14 +1,5 @@
 import { DEFAULT_INTENTS, type Stop } from '../stop/index.js';
-import {
-  chanceAt,
-  cutBetweenPasses,
-  dayOfWalk,
-  hoursOfPasses,
-  runningDay,
-  type StopOfDay,
-  suitableAt,
-  type PlannableWalk,
-} from './index.js';
+import { chanceAt, cutBetweenPasses, dayOfWalk, hoursOfPasses, type StopOfDay, suitableAt, type PlannableWalk } from './index.js';
 
 const AZORES = { name: 'Made-up', timeZone: 'Atlantic/Azores', latitude: 46.5, longitude: -20.7, isInvented: true };
 
@@ -57,33 +48,8 @@ function framesOf(of: PlannableWalk): ArrayLike<number> {
   return visit?.worth.kind === 'light' ? visit.worth.goodFramesPerMin : [];
 }
 
-describe('the minutes of a day that run', () => {
-  it('are those of the wall on an ordinary day', () => {
-    const day = runningDay('2027-03-13', 'Atlantic/Azores');
-    expect(day?.minutes).toBe(1440);
-    expect([0, 61, 1439].map((minute) => [day?.wallAt(minute), day?.elapsedAt(minute)])).toEqual([
-      [0, 0],
-      [61, 61],
-      [1439, 1439],
-    ]);
-  });
-
-  it('are 1380 where an hour is skipped: from 0:00 straight to 1:00 in the Azores', () => {
-    const day = runningDay('2027-03-28', 'Atlantic/Azores');
-    expect(day?.minutes).toBe(1380);
-    expect(day?.wallAt(0)).toBe(60);
-    expect(day?.elapsedAt(600)).toBe(540);
-    expect(day?.wallAt(540)).toBe(600);
-  });
-
-  it('are 1500 where an hour comes twice', () => {
-    const day = runningDay('2027-10-31', 'Atlantic/Azores');
-    expect(day?.minutes).toBe(1500);
-    expect(day?.elapsedAt(600)).toBe(660);
-    expect([day?.wallAt(59), day?.wallAt(60), day?.wallAt(120)]).toEqual([59, 0, 60]);
-  });
-
-  it('carry the light with them on such a day', () => {
+describe('the minutes of a day whose clock changes', () => {
+  it('carry the light with them', () => {
     const frames = framesOf(walk([lit(600, 610)], { day: '2027-03-28' }));
     expect([frames[539], frames[540], frames[549], frames[550]].map((one) => (one ?? 0) > 0)).toEqual([false, true, true, false]);
     expect(dayOfWalk(walk([lit(0, 1)], { day: '2027-03-28' }))?.question).toMatchObject({ earliestMin: 240, latestMin: 1320 });

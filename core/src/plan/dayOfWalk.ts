@@ -9,12 +9,12 @@ import {
   suitablePerMinute,
   type Visit,
 } from '../day/index.js';
+import { type WalkClock, walkClock } from '../light/index.js';
 import type { SetUpInput } from '../setup/index.js';
 import { fieldAtDistance } from '../optics/index.js';
-import { isAloneWished, peopleWishOf, type Stop, type StopDay } from '../stop/index.js';
-import { DAY_OUT, type Pause, type Walk } from '../walk/index.js';
+import { isAloneWished, overMidnight, peopleWishOf, type Stop, type StopDay } from '../stop/index.js';
+import { dayOutOf, endOfDayMin, type Pause, type Walk } from '../walk/index.js';
 import { chanceAt, chancesByLight } from './chances.js';
-import { type RunningDay, runningDay } from './wallClock.js';
 
 /** A stop with its measured light and the search that its chances come from; null without a kit that reaches it. */
 export interface StopOfDay {
@@ -25,7 +25,7 @@ export interface StopOfDay {
 
 /** All that a walk's day is planned from: plain data, for a worker. */
 export interface PlannableWalk {
-  readonly walk: Pick<Walk, 'day' | 'place' | 'dayOut' | 'pauses'>;
+  readonly walk: Pick<Walk, 'day' | 'place' | 'dayOut' | 'lastRide' | 'pauses'>;
   readonly stops: readonly StopOfDay[];
   /** Whole minutes on foot between the stops and then the pauses, by number; a pause without a place has none. */
   readonly walksMin: readonly (readonly number[])[];
@@ -36,7 +36,7 @@ export interface PlannableWalk {
 /** A walk's day as the planner takes it, its visits in the order of stops and pauses. */
 export interface PlannableDay {
   readonly question: DayQuestion;
-  readonly clock: RunningDay;
+  readonly clock: WalkClock;
 }
 
 /** Minutes of the wall with any light that suits the intent: from the darkest to the brightest of them. */
@@ -96,20 +96,21 @@ export function goodFramesAt(one: StopOfDay, wallMin: number, chanceOf: (ev100: 
   });
 }
 
-/** Spans of the wall as they run; one that ends before it begins goes on to the end of the day. */
-function running(span: MinuteSpan, { elapsedAt, minutes }: RunningDay): MinuteSpan {
-  const fromMin = elapsedAt(span.fromMin);
-  return { fromMin, toMin: span.toMin < span.fromMin ? minutes : elapsedAt(span.toMin) };
+/** Spans of the wall as they run; one that ends before it begins goes on over midnight. */
+function running(span: MinuteSpan, { elapsedAt }: WalkClock): MinuteSpan {
+  const { fromMin, toMin } = overMidnight(span);
+  return { fromMin: elapsedAt(fromMin), toMin: elapsedAt(toMin) };
 }
 
-function stopVisit(one: StopOfDay, clock: RunningDay): Visit {
+function stopVisit(one: StopOfDay, clock: WalkClock): Visit {
   const { stop, light, input } = one;
   const { wishes = {} } = stop;
   const span = lightSpan(light, stop.lightOffsetEv - light.readingOffsetEv);
   const chances = input === null || span === null || wishes.usefulMin !== undefined ? null : chancesByLight(input, ...span);
   const chanceOf = (ev100: number): number => (chances === null ? 1 : chanceAt(chances, ev100));
   const byWall = Float64Array.from({ length: light.quality.length }, (_, wallMin) => goodFramesAt(one, wallMin, chanceOf));
-  const goodFrames = Float64Array.from({ length: clock.minutes }, (_, elapsed) => byWall[clock.wallAt(elapsed)] ?? 0);
+  const measured = { length: clock.elapsedAt(byWall.length) };
+  const goodFrames = Float64Array.from(measured, (_, elapsed) => byWall[clock.wallAt(elapsed)] ?? 0);
   const { weight = 1, isMust, open, fixedAtMin } = wishes;
   const shortestMin = wishes.shortestMin ?? Math.min(DEFAULT_STAY.shortestMin, wishes.longestMin ?? Infinity);
   const longestMin = Math.max(shortestMin, wishes.longestMin ?? DEFAULT_STAY.longestMin);
@@ -119,13 +120,15 @@ function stopVisit(one: StopOfDay, clock: RunningDay): Visit {
     worth: { kind: 'light', fromMin: 0, goodFramesPerMin: goodFrames, weight },
     shortestMin,
     longestMin,
-    ...(isFixed ? fixedAt(clock.elapsedAt(fixedAtMin), Math.max(1, stop.leaveMin - stop.arriveMin)) : {}),
+    ...(isFixed
+      ? fixedAt(clock.elapsedAt(fixedAtMin), Math.max(1, clock.elapsedAt(stop.leaveMin) - clock.elapsedAt(stop.arriveMin)))
+      : {}),
     ...(open === undefined || open.length === 0 ? {} : { open: open.map((hours) => running(hours, clock)) }),
     ...(isMust === true ? { isMust } : {}),
   };
 }
 
-function pauseVisit({ id, stayMin, fromMin, toMin, position }: Pause, clock: RunningDay): Visit {
+function pauseVisit({ id, stayMin, fromMin, toMin, position }: Pause, clock: WalkClock): Visit {
   return {
     id,
     worth: { kind: 'flat', millionths: 0 },
@@ -142,16 +145,17 @@ function pauseVisit({ id, stayMin, fromMin, toMin, position }: Pause, clock: Run
  * chance of the best set-up; each pause a must. Null on a day that the zone skipped. Source: docs/formulas.md#day.
  */
 export function dayOfWalk({ walk, stops, walksMin, fromStartMin, toEndMin }: PlannableWalk): PlannableDay | null {
-  const clock = runningDay(walk.day, walk.place.timeZone);
+  const clock = walkClock(walk.day, walk.place.timeZone);
   if (clock === null) return null;
-  const out = running(walk.dayOut ?? DAY_OUT, clock);
+  const out = { ...walk, stops: stops.map(({ stop }) => stop) };
+  const earliestMin = clock.elapsedAt(dayOutOf(out).fromMin);
   const question: DayQuestion = {
     visits: [...stops.map((one) => stopVisit(one, clock)), ...(walk.pauses ?? []).map((pause) => pauseVisit(pause, clock))],
     walksMin,
     ...(fromStartMin === null ? {} : { fromStartMin }),
     ...(toEndMin === null ? {} : { toEndMin }),
-    earliestMin: out.fromMin,
-    latestMin: Math.min(out.toMin, clock.minutes),
+    earliestMin,
+    latestMin: Math.max(earliestMin, clock.elapsedAt(endOfDayMin(out))),
   };
   return { question, clock };
 }

@@ -15,7 +15,7 @@ export function daylightOf({
   const clock = dayClock(day, place.timeZone);
   if (clock === null) return null;
   const { civilDawn, civilDusk, solarNoon } = sunEvents({ ...place, day });
-  const minuteOf = (time: Date): number => Math.round((time.getTime() - clock.msAt(0)) / 60_000);
+  const minuteOf = (time: Date): number => Math.round(clock.minuteAt(time.getTime()));
   if (civilDawn === null && civilDusk === null) {
     if (solarNoon === null || sunPosition({ ...place, time: solarNoon }).altitudeDeg < CIVIL_DEG) return null;
     return { fromMin: 0, toMin: MINUTES_PER_DAY };

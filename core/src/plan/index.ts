@@ -8,10 +8,9 @@ export { type Apart, apartIn, DAY_ON_FOOT_M, districtOf, metresOutside, middleOf
 export type { PlanningData } from './holdings.js';
 export { type FilmQuestion, filmQuestion, filmStopsOf, type StopForFilm } from './filmOfWalk.js';
 export { type HomeQuestion, homeQuestion, lightFor, setUpInputFor } from './setUpQuestion.js';
-export { halfFieldDeg, lightInputFor, reachOf, siteOf, type StopSite } from './site.js';
+export { halfFieldDeg, lightInputFor, lightSiteOf, reachOf, siteOf, type StopSite } from './site.js';
 export { chanceAt, chancesByLight, type ChancesByLight } from './chances.js';
 export { dayOfWalk, goodFramesAt, type PlannableDay, type StopOfDay, suitableAt, type PlannableWalk } from './dayOfWalk.js';
-export { type RunningDay, runningDay } from './wallClock.js';
 export { cutBetweenPasses, hoursOfPasses } from './secondPass.js';
 export {
   type DayFound,
@@ -26,3 +25,12 @@ export {
   staysOfPlan,
   type TimeFound,
 } from './dayFindings.js';
+export {
+  NIGHT_SCHOOLS,
+  type NightSchool,
+  nightSchools,
+  type Overtaking,
+  type SchoolByLight,
+  schoolsOfNight,
+  type SchoolsOfNight,
+} from './nightSchools.js';

@@ -1,7 +1,7 @@
-import type { HoursSpan, StopDay } from '../stop/index.js';
+import { LAST_MINUTE } from '../light/index.js';
+import { type HoursSpan, overMidnight, type StopDay } from '../stop/index.js';
 
 const NOON = 720;
-const LAST_MINUTE = 1439;
 
 /** Where a day is cut between two passes of one place: the middle of the longest dark between two lights, else noon. */
 export function cutBetweenPasses({ quality }: Pick<StopDay, 'quality'>): number {
@@ -16,12 +16,16 @@ export function cutBetweenPasses({ quality }: Pick<StopDay, 'quality'>): number 
   return cut;
 }
 
-/** The hours of the first and of the second pass: what was open before, cut in two; a span that is cut off whole is left away. */
+/**
+ * The hours of the first and of the second pass on a walk up to its last minute: what was open before, cut in two; a span that is
+ * cut off whole is left away.
+ */
 export function hoursOfPasses(
   open: readonly HoursSpan[] | undefined,
   cutMin: number,
+  lastMin: number = LAST_MINUTE,
 ): readonly [readonly HoursSpan[], readonly HoursSpan[]] {
-  const all = open === undefined || open.length === 0 ? [{ fromMin: 0, toMin: LAST_MINUTE }] : open;
+  const all = open === undefined || open.length === 0 ? [{ fromMin: 0, toMin: lastMin }] : open.map(overMidnight);
   const first = all.filter(({ fromMin }) => fromMin < cutMin).map((span) => ({ ...span, toMin: Math.min(span.toMin, cutMin) }));
   const second = all.filter(({ toMin }) => toMin > cutMin).map((span) => ({ ...span, fromMin: Math.max(span.fromMin, cutMin) }));
   return [first, second];

@@ -4,15 +4,16 @@ import { lightOfDay, type Stop, type StopDay, type StopLight, stopLightOn } from
 import { cloudOf, type Walk } from '../walk/index.js';
 import { isWithinReach, type KitInHand, kitInHand, ofKind, supportsInBag } from './bag.js';
 import type { PlanningData } from './holdings.js';
+import { lightSiteOf } from './site.js';
 import { placeOf } from './place.js';
 
-/** The light at a stop from its measured day; without walls round it, or before they are measured, from the sky alone. */
+/** The light at a stop from its measured day; without walls round it, or before they are measured so far, from the sky alone. */
 export function lightFor(walk: Walk, stop: Stop, minuteOfDay: number, day: StopDay | null): StopLight | null {
-  if (day?.hasWalls === true) return lightOfDay(day, minuteOfDay, stop.lightOffsetEv);
+  if (day?.hasWalls === true && minuteOfDay < day.keyEv100.length) return lightOfDay(day, minuteOfDay, stop.lightOffsetEv);
   return stopLightOn({
     ...placeOf(walk, stop),
     timeZone: walk.place.timeZone,
-    site: stop,
+    site: lightSiteOf(walk, stop),
     day: walk.day,
     cloud: cloudOf(walk),
     minuteOfDay,

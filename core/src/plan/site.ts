@@ -1,7 +1,7 @@
 import { isoCeilingOf, type Standard, widestFNumberAt } from '../kit/index.js';
 import { shakeShutterLimitS } from '../handheld/index.js';
 import { cropFactor, fieldAtDistance } from '../optics/index.js';
-import type { CameraReach, Stop, StopDayInput } from '../stop/index.js';
+import type { CameraReach, LampsOut, SiteOfDay, Stop, StopDayInput } from '../stop/index.js';
 import { type District, metresFrom, sectionBuildings, type Site } from '../streets/index.js';
 import type { Walk } from '../walk/index.js';
 import { type KitInHand, kitInHand } from './bag.js';
@@ -63,17 +63,24 @@ export function reachOf({ body, lens, focalLengthMm }: KitInHand, standard: Stan
   };
 }
 
+/** What of a stop its light depends on, with the town's hours of the lamps where it has none of its own. */
+export function lightSiteOf(walk: { readonly lampsOut?: LampsOut | undefined }, stop: Stop): SiteOfDay {
+  const { intent, shootingBearingDeg, streetAxisDeg, sunGap, lamps, hours, lightOffsetEv, lampsOut = walk.lampsOut } = stop;
+  const site = { intent, shootingBearingDeg, streetAxisDeg, sunGap, lamps, hours, lightOffsetEv };
+  return lampsOut === undefined ? site : { ...site, lampsOut };
+}
+
 /** A stop as questions about its light have it: a year does not care for the day, nor for the cloud. */
 export function lightInputFor(
   { kit, standard }: Pick<PlanningData, 'kit' | 'standard'>,
-  { bodyId, place, windows }: Pick<Walk, 'bodyId' | 'place' | 'windows'>,
+  { bodyId, place, windows, lampsOut }: Pick<Walk, 'bodyId' | 'place' | 'windows' | 'lampsOut'>,
   stop: Stop,
 ): Omit<StopDayInput, 'day' | 'cloud' | 'streets'> {
-  const { intent, shootingBearingDeg, streetAxisDeg, sunGap, lamps, hours, lightOffsetEv, subject, movers } = stop;
+  const { subject, movers } = stop;
   const inHand = kitInHand(kit, { bodyId }, stop);
   return {
     ...placeOf({ place }, stop),
-    site: { intent, shootingBearingDeg, streetAxisDeg, sunGap, lamps, hours, lightOffsetEv },
+    site: lightSiteOf({ lampsOut }, stop),
     timeZone: place.timeZone,
     halfFieldDeg: halfFieldDeg(inHand, stop),
     isFrameUpright: stop.framing?.isUpright ?? false,

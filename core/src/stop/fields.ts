@@ -6,11 +6,13 @@ import {
   SHARE_FIELD,
   SHUTTER_IN_FILES,
   STOPS_IN_FILES,
+  WALK_CLOCK_FIELD,
 } from '../units/index.js';
 import type { Framing } from './framing.js';
 import type { GroundMark } from './ground.js';
 import type { HoursSpan } from './hours.js';
 import type { IntentAnswers } from './intents.js';
+import type { LampsOut } from './lampsOut.js';
 import type { Shooting } from './shooting.js';
 import type { Movers, Stop, Subject, SunGap } from './stop.js';
 import type { Wishes } from './wishes.js';
@@ -25,8 +27,8 @@ export const STOP_FIELDS = {
   shootingBearingDeg: BEARING_FIELD,
   groundM: { kind: 'number', low: -1000, high: 5000, step: 0.5, decimals: 1, unit: 'm' },
   lightOffsetEv: { kind: 'stops', low: -20, high: 20, first: 0 },
-  arriveMin: CLOCK_FIELD,
-  leaveMin: CLOCK_FIELD,
+  arriveMin: WALK_CLOCK_FIELD,
+  leaveMin: WALK_CLOCK_FIELD,
   walkMin: { kind: 'number', low: 0, high: 1440, decimals: 0, unit: 'min' },
   focalLengthMm: { kind: 'number', ...FOCAL_LENGTH_IN_FILES, decimals: 1, unit: 'mm' },
 } as const satisfies FieldsOf<Stop>;
@@ -54,8 +56,17 @@ export const SUN_GAP_FIELDS = {
   aboveDeg: { kind: 'number', low: 0, high: 90, step: 5, unit: '°', first: 15 },
 } as const satisfies FieldsOf<SunGap>;
 
-/** Of hours in which something is on or open. */
+/** Of hours in which something is on, every day. */
 export const HOURS_FIELDS = { fromMin: CLOCK_FIELD, toMin: CLOCK_FIELD } as const satisfies FieldsOf<HoursSpan>;
+
+/** Of hours in which one gets in, on the walk. */
+export const OPEN_FIELDS = { fromMin: WALK_CLOCK_FIELD, toMin: WALK_CLOCK_FIELD } as const satisfies FieldsOf<HoursSpan>;
+
+export const LAMPS_OUT_FIELDS = {
+  fromMin: CLOCK_FIELD,
+  toMin: CLOCK_FIELD,
+  leftShare: { ...SHARE_FIELD, first: 0 },
+} as const satisfies FieldsOf<LampsOut>;
 
 const STAY = { kind: 'number', low: 1, high: 1439, decimals: 0, step: 5, unit: 'min', isWhole: true } as const;
 
@@ -63,7 +74,7 @@ export const WISHES_FIELDS = {
   weight: { kind: 'number', low: 0.01, high: 100, decimals: 2, step: 0.5 },
   shortestMin: STAY,
   longestMin: STAY,
-  fixedAtMin: CLOCK_FIELD,
+  fixedAtMin: WALK_CLOCK_FIELD,
   usefulMin: { kind: 'number', low: 1, high: 1439, decimals: 0, step: 5, unit: 'min', inFiles: { low: 0.1 } },
 } as const satisfies FieldsOf<Wishes>;
 

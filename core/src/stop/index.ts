@@ -2,9 +2,12 @@ export { type Approach, APPROACHES, DEFAULT_APPROACH } from './approach.js';
 export { DEFAULT_FRAMING, type Framing } from './framing.js';
 export type { GroundMark } from './ground.js';
 export { type ManualSettings, isSameHand } from './hand.js';
-export type { HoursSpan } from './hours.js';
+export { NIGHT_STEP_MIN, type NightInput, type NightOfStop, nightOfStop, NOON_MIN, type Twilight } from './light/nightOfStop.js';
+export { type HoursSpan, isWithinHours, overMidnight } from './hours.js';
+export { areStreetLamps, type LampsOut, streetLampsShare } from './lampsOut.js';
 export {
   DEFAULT_INTENTS,
+  isOfTheDark,
   type Intent,
   INTENT_KINDS,
   INTENT_NAMES,
@@ -75,7 +78,6 @@ export {
 export {
   bearingGapDeg,
   isSpotSunlit,
-  isWithinHours,
   type LightSite,
   METERED_SURFACES,
   type MeteredSurface,
@@ -114,6 +116,8 @@ export {
   FRAMING_FIELDS,
   GROUND_MARK_FIELDS,
   HOURS_FIELDS,
+  LAMPS_OUT_FIELDS,
+  OPEN_FIELDS,
   INTENT_FIELDS,
   MOVERS_FIELDS,
   SHOOTING_FIELDS,

@@ -37,6 +37,12 @@ export const DEFAULT_INTENTS: { readonly [Kind in IntentKind]: IntentOf<Kind> } 
   fireworks: { kind: 'fireworks', bulbS: 4 },
 };
 
+/** Whether a picture is made in the dark alone. */
+export function isOfTheDark(intent: Intent): boolean {
+  if (intent.kind === 'silhouette') return intent.background === 'screen';
+  return intent.kind === 'brightBackdrop' || intent.kind === 'litStreet' || intent.kind === 'fireworks';
+}
+
 export const INTENT_KINDS = Object.keys(DEFAULT_INTENTS) as readonly IntentKind[];
 
 export const INTENT_NAMES: Readonly<Record<IntentKind, string>> = {

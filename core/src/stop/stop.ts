@@ -6,6 +6,7 @@ import type { Framing } from './framing.js';
 import type { GroundMark } from './ground.js';
 import type { ManualSettings } from './hand.js';
 import type { HoursSpan } from './hours.js';
+import type { LampsOut } from './lampsOut.js';
 import type { LightChange } from './light/lightChange.js';
 import type { Metering } from './metering.js';
 import type { Shooting } from './shooting.js';
@@ -71,10 +72,13 @@ export interface Stop {
   readonly lamps: ArtificialLight;
   /** Hours in which the lamps, sign or show are on, where they are not simply on after dark. */
   readonly hours: HoursSpan | null;
+  /** When the street lamps there are dimmed or off; absent: as in the whole walk's town. */
+  readonly lampsOut?: LampsOut;
   /** Stops that a look at the camera on the spot put onto the model's light; 0 is the model's own. */
   readonly lightOffsetEv: number;
   /** Absent: steady. */
   readonly lightChanges?: LightChange;
+  /** Minutes of the walk, as the wall shows them: from 1440 on they are the next day's. */
   readonly arriveMin: number;
   readonly leaveMin: number;
   /** Walking time from the stop before; null to reckon it from the distance and the person's pace. */

@@ -15,7 +15,7 @@ export interface Wishes {
   readonly weight?: number;
   readonly shortestMin?: number;
   readonly longestMin?: number;
-  /** Hours in which one gets in, minutes from midnight. */
+  /** Hours in which one gets in, minutes of the walk. */
   readonly open?: readonly HoursSpan[];
   /** Begins just then, and lasts as long as the stay is now. */
   readonly fixedAtMin?: number;

@@ -58,6 +58,8 @@ export function firstOf<Key extends string>(
 
 /** Minutes from midnight. */
 export const CLOCK_FIELD = { kind: 'clock', low: 0, high: 1439, isWhole: true } as const satisfies NumberField;
+/** Minutes of a walk: to noon of the next day. */
+export const WALK_CLOCK_FIELD = { kind: 'clock', low: 0, high: 2159, isWhole: true } as const satisfies NumberField;
 /** Degrees clockwise from true north. */
 export const BEARING_FIELD = { kind: 'bearing', low: 0, high: 360, first: 0 } as const satisfies NumberField;
 /** 0..1, all of it. */

@@ -27,6 +27,8 @@ export {
 } from './marks.js';
 export { parseEntry, withoutThousandsCommas } from './parseEntry.js';
 export { type SnapDirection, snapStops, snapToMark } from './snap.js';
+export { remembered } from './remembered.js';
+export { runsWhere } from './spans.js';
 export { finish } from './steps.js';
 export {
   APERTURE_IN_FILES,
@@ -42,4 +44,5 @@ export {
   SHARE_FIELD,
   SHUTTER_IN_FILES,
   STOPS_IN_FILES,
+  WALK_CLOCK_FIELD,
 } from './field.js';

@@ -1,4 +1,6 @@
-import { CLOCK_FIELD, type FieldsOf, SHARE_FIELD } from '../units/index.js';
+import { type FieldsOf, SHARE_FIELD, WALK_CLOCK_FIELD } from '../units/index.js';
+import type { HoursSpan } from '../stop/index.js';
+import type { LastRide } from './lastRide.js';
 import type { Pause, Walk, WalkPlace } from './walk.js';
 
 /** The stored numbers of a walk, a row each. */
@@ -12,7 +14,11 @@ export const PLACE_FIELDS = {
 
 export const PAUSE_FIELDS = {
   stayMin: { kind: 'number', low: 1, high: 1439, decimals: 0, step: 5, unit: 'min', isWhole: true },
-  fromMin: CLOCK_FIELD,
-  toMin: CLOCK_FIELD,
-  atMin: CLOCK_FIELD,
+  fromMin: WALK_CLOCK_FIELD,
+  toMin: WALK_CLOCK_FIELD,
+  atMin: WALK_CLOCK_FIELD,
 } as const satisfies FieldsOf<Pause>;
+
+export const DAY_OUT_FIELDS = { fromMin: WALK_CLOCK_FIELD, toMin: WALK_CLOCK_FIELD } as const satisfies FieldsOf<HoursSpan>;
+
+export const LAST_RIDE_FIELDS = { atMin: WALK_CLOCK_FIELD } as const satisfies FieldsOf<LastRide>;

@@ -1,5 +1,6 @@
+import type { LastRide } from './lastRide.js';
 import type { CloudByHour, Place } from '../light/index.js';
-import type { Approach, HoursSpan, Stop, WindowThresholds } from '../stop/index.js';
+import type { Approach, HoursSpan, LampsOut, Stop, WindowThresholds } from '../stop/index.js';
 
 /** Where a walk takes place. */
 export interface WalkPlace extends Place {
@@ -29,6 +30,7 @@ export interface Pause {
   readonly atMin: number | null;
 }
 
+/** Runs from the midnight of its day to noon of the next: its minutes are those of the wall, 0..2159, from 1440 on the next day's. */
 export interface Walk {
   readonly id: string;
   readonly name: string;
@@ -49,11 +51,15 @@ export interface Walk {
   /** The shipped demo, which can be brought back. */
   readonly isDemo: boolean;
   readonly notes: string;
-  /** Out at the earliest and home at the latest, minutes from midnight; absent: DAY_OUT. */
+  /** When the town dims its street lamps or switches them off; absent: they burn all night. */
+  readonly lampsOut?: LampsOut;
+  /** Out at the earliest and home at the latest, minutes of the walk; absent: as `dayOutOf` has it. */
   readonly dayOut?: HoursSpan;
   /** Where the day starts and where it ends; absent or null: at the first stop, and at the last. */
   readonly startsAt?: Place | null;
   readonly endsAt?: Place | null;
+  /** The last tram or train home; absent: none has to be caught. */
+  readonly lastRide?: LastRide;
   readonly pauses?: readonly Pause[];
   /** What the person has found out of the rules on photographing there, and of the ways home. */
   readonly rules?: string;
@@ -71,12 +77,15 @@ export function cloudOf({ cloud, forecast }: Pick<Walk, 'cloud' | 'forecast'>): 
   return forecast?.cloudByHour ?? cloud;
 }
 
-/** Five in the morning to eleven at night (s). */
-export const DAY_OUT: HoursSpan = { fromMin: 300, toMin: 1380 };
-
 /** The stops that the walk goes to, in its order. */
 export function stopsToday({ stops }: Pick<Walk, 'stops'>): readonly Stop[] {
   return stops.filter(({ isSetAside }) => isSetAside !== true);
+}
+
+/** The stop that the walk comes from; null for its first, and for what is set aside. */
+export function stopBefore(walk: Pick<Walk, 'stops'>, { id }: Pick<Stop, 'id'>): Stop | null {
+  const today = stopsToday(walk);
+  return today[today.findIndex((one) => one.id === id) - 1] ?? null;
 }
 
 /** What the walk goes to, then what is set aside. */

@@ -90,6 +90,8 @@ const STEPS: readonly Partial<Record<Upgraded, RowStep>>[] = [
   // Logs and frames are there from version 4 on.
   {},
   { logs: logTo5, frames: frameTo5 },
+  // Walks of version 6 go on past midnight, and have lamps that go out and a last ride; those before are as they were.
+  {},
 ];
 
 /** The version that rows are brought to. */

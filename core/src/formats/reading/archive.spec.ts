@@ -198,6 +198,29 @@ describe('writing and reading back', () => {
     );
   });
 
+  it('keeps every minute of a walk, past midnight too', () => {
+    const minute = fc.integer({ min: 0, max: 2159 });
+    fc.assert(
+      fc.property(minute, minute, minute, fc.integer({ min: 0, max: 1439 }), (arriveMin, leaveMin, atMin, fromMin) => {
+        const wishes = { fixedAtMin: arriveMin, open: [{ fromMin: leaveMin, toMin: atMin }] };
+        const lampsOut = { fromMin, leftShare: 0.5 };
+        const walk = {
+          ...WALK,
+          stops: [{ ...STOP, arriveMin, leaveMin, wishes, lampsOut }],
+          dayOut: { fromMin: atMin, toMin: arriveMin },
+          lastRide: { name: 'tram', atMin, position: null },
+          lampsOut: { ...lampsOut, toMin: fromMin },
+        };
+        const archive = { ...ARCHIVE, walks: [walk] };
+        expect(readArchive(writeArchive(archive))).toEqual({ ok: true, archive });
+      }),
+    );
+  });
+  it('refuses a minute after the noon of the next day, and says where', () => {
+    const late = refusal(readArchive(writeArchive({ ...ARCHIVE, walks: [{ ...WALK, stops: [{ ...STOP, leaveMin: 2160 }] }] })));
+    expect(late.problems.join(' ')).toContain('walks[0].stops[0].leaveMin');
+  });
+
   it('reads a thousand stops', () => {
     const stops = Array.from({ length: 1000 }, (_, k) => ({ ...STOP, id: `s${k}` }));
     expect(readArchive(writeArchive({ ...ARCHIVE, walks: [{ ...WALK, stops }] })).ok).toBe(true);
@@ -211,7 +234,7 @@ describe('what it refuses', () => {
     ['[]', 'foreign', 'not a Roam Dial file'],
     ['null', 'foreign', 'not a Roam Dial file'],
     ['{"format": "other", "version": 1}', 'foreign', 'not a Roam Dial file'],
-    ['{"format": "roam-dial", "version": 7}', 'newer', 'version 7; this program reads up to 5'],
+    ['{"format": "roam-dial", "version": 7}', 'newer', 'version 7; this program reads up to 6'],
     ['{"format": "roam-dial"}', 'invalid', 'which version'],
     ['{"format": "roam-dial", "version": 1}', 'invalid', 'cannot be used'],
   ])('%j', (text, kind, message) => {

@@ -1,5 +1,5 @@
 import Joi from 'joi';
-import { localDaySpan, type Place } from '../../light/index.js';
+import { LAST_WALK_MINUTE, localDaySpan, type Place } from '../../light/index.js';
 import { LONGEST_ID, LONGEST_NAME } from '../archive/limits.js';
 import { INFINITY_WORD } from '../archive/words.js';
 
@@ -15,7 +15,8 @@ export const stops = number.min(-20).max(20);
 /** An end of a window's ramp: a share, metres, stops or degrees. */
 export const stopsOrMore = number.min(-90).max(180).required();
 export const bearing = number.min(0).less(360);
-export const minute = Joi.number().integer().min(0).max(1439);
+/** Of a walk, to noon of the next day. */
+export const minute = Joi.number().integer().min(0).max(LAST_WALK_MINUTE);
 export const shutter = positive.max(7200);
 export const iso = number.min(1).max(10_000_000);
 export const fNumber = number.min(0.5).max(128);

@@ -13,12 +13,15 @@ import {
   INTENT_FIELDS,
   type IntentAnswers,
   LAMP_KINDS,
+  LAMPS_OUT_FIELDS,
+  type LampsOut,
   LIGHT_CHANGES,
   type ManualSettings,
   METERED_ON,
   type Metering,
   type Movers,
   MOVERS_FIELDS,
+  OPEN_FIELDS,
   PEOPLE_WISHES,
   PLACEMENT_METHODS,
   type Reading,
@@ -133,6 +136,9 @@ const subject = required<Subject>({
 
 const section = required<StreetSection>(numbersOf(SECTION_FIELDS));
 const hoursSpan = required<HoursSpan>(numbersOf(HOURS_FIELDS));
+const openSpan = required<HoursSpan>(numbersOf(OPEN_FIELDS));
+const outHours = numbersOf(LAMPS_OUT_FIELDS);
+export const lampsOut = required<LampsOut>({ ...outHours, toMin: outHours.toMin.optional() });
 const wished = numbersOf(WISHES_FIELDS);
 const placed = numbersOf(STOP_FIELDS);
 
@@ -142,7 +148,7 @@ const wishes = required<Wishes>({
   weight: wished.weight.optional(),
   shortestMin: wished.shortestMin.optional(),
   longestMin: wished.longestMin.optional(),
-  open: Joi.array().items(hoursSpan).max(6).optional(),
+  open: Joi.array().items(openSpan).max(6).optional(),
   fixedAtMin: wished.fixedAtMin.optional(),
   isMust: Joi.boolean().optional(),
   usefulMin: wished.usefulMin.optional(),
@@ -162,6 +168,7 @@ export const stopSchema = required<Stop>({
   groundM: placed.groundM.optional(),
   lamps: Joi.valid(...ARTIFICIAL_LIGHTS),
   hours: hoursSpan.allow(null),
+  lampsOut: lampsOut.optional(),
   walkMin: placed.walkMin.allow(null),
   lensId: id.allow(null),
   focalLengthMm: placed.focalLengthMm.allow(null),

@@ -47,6 +47,16 @@ describe('what older programs wrote', () => {
       [2.3, 5],
     ]);
   });
+  it('of version 6: a walk over midnight, its lamps and its last ride', () => {
+    const [day, night] = opened(6).walks;
+    expect(day).not.toHaveProperty('lastRide');
+    expect(night).toMatchObject({
+      dayOut: { fromMin: 1290, toMin: 1510 },
+      lampsOut: { fromMin: 30, leftShare: 0.25 },
+      lastRide: { atMin: 1496 },
+    });
+    expect(night?.stops.map(({ arriveMin, leaveMin }) => [arriveMin, leaveMin]).at(-1)).toEqual([1471, 1490]);
+  });
   it('from version 4: a roll has its body still to be said, and its frames no scans', () => {
     const { logs, frames } = opened(4);
     expect(logs[0]?.rolls).toMatchObject([{ bodyId: null, frames: 36 }]);

@@ -1,12 +1,12 @@
 import Joi from 'joi';
 import { checkTimeZone } from '../../light/index.js';
-import { GATES, HOURS_FIELDS, type HoursSpan, THRESHOLD_NAMES } from '../../stop/index.js';
-import type { CloudForecast, Pause, Walk, WalkPlace } from '../../walk/index.js';
-import { PAUSE_FIELDS, PLACE_FIELDS, WALK_FIELDS } from '../../walk/index.js';
+import { GATES, type HoursSpan, THRESHOLD_NAMES } from '../../stop/index.js';
+import type { CloudForecast, LastRide, Pause, Walk, WalkPlace } from '../../walk/index.js';
+import { DAY_OUT_FIELDS, LAST_RIDE_FIELDS, PAUSE_FIELDS, PLACE_FIELDS, WALK_FIELDS } from '../../walk/index.js';
 import { MOST_STOPS, MOST_TRACK_POINTS } from '../archive/limits.js';
 import { numbersOf } from './numberSchema.js';
 import { calendarDay, id, name, position, required, share, stopsOrMore, text } from './schemaParts.js';
-import { approachSchema, stopSchema } from './stopSchema.js';
+import { approachSchema, lampsOut, stopSchema } from './stopSchema.js';
 
 function asTimeZone(value: string, helpers: Joi.CustomHelpers): unknown {
   try {
@@ -68,7 +68,9 @@ export const walkSchema = required<Walk>({
   stops: Joi.array().items(stopSchema).unique('id').max(MOST_STOPS),
   isDemo: Joi.boolean(),
   notes: text,
-  dayOut: required<HoursSpan>(numbersOf(HOURS_FIELDS)).optional(),
+  lampsOut: lampsOut.optional(),
+  dayOut: required<HoursSpan>(numbersOf(DAY_OUT_FIELDS)).optional(),
+  lastRide: required<LastRide>({ name, ...numbersOf(LAST_RIDE_FIELDS), position: position.allow(null) }).optional(),
   startsAt: position.allow(null).optional(),
   endsAt: position.allow(null).optional(),
   pauses: Joi.array().items(pause).unique('id').max(20).optional(),

@@ -1,3 +1,4 @@
+import { dayOfMinute, MINUTES_PER_DAY, walkClock } from '../../light/index.js';
 import type { Course } from '../../outing/index.js';
 import type { Stop } from '../../stop/index.js';
 import type { Walk } from '../../walk/index.js';
@@ -20,7 +21,7 @@ export interface FiledStop {
   readonly intent: string;
   /** Null where there is no camera for it. */
   readonly setUp: FiledSetUp | null;
-  /** Its light windows, minutes of the wall of the walk's day. */
+  /** Its light windows, minutes of the walk. */
   readonly windows: readonly { readonly fromMin: number; readonly toMin: number }[];
   /** The way from the stop before, both ends included; empty for the first, or where a place is not known. */
   readonly course: Course;
@@ -45,7 +46,18 @@ const twoDigits = (n: number): string => String(n).padStart(2, '0');
 
 /** `15:06`, whatever the person's own way of writing: files are read by programs. */
 export function clockOf(minute: number): string {
-  return `${twoDigits(Math.floor(minute / 60))}:${twoDigits(minute % 60)}`;
+  const time = minute % MINUTES_PER_DAY;
+  return `${twoDigits(Math.floor(time / 60))}:${twoDigits(time % 60)}`;
+}
+
+/** Day and time of a minute of a walk as the wall shows them: a minute that the clock skips is the one at which it goes on. */
+export function dayAndTime(
+  { day, place }: Pick<Walk, 'day' | 'place'>,
+  minute: number,
+): { readonly day: string; readonly time: string } {
+  const clock = walkClock(day, place.timeZone);
+  const shown = clock === null ? minute : clock.wallAt(clock.elapsedAt(minute));
+  return { day: dayOfMinute(day, place.timeZone, shown), time: clockOf(shown) };
 }
 
 /** Everything about a stop in lines. */

@@ -150,12 +150,17 @@ describe('CSV', () => {
       name: '\'=HYPERLINK("x")',
       notes: 'one,\n"two"',
       care: '-1',
-      arrive: '05:40',
+      arrive: '2027-03-13 05:40',
       latitude: '46.5000000',
       meter: '−⅓ whole frame',
       light: '05:30–06:27',
       'in focus': '3.9 to 7 m',
     });
+  });
+  it('says the day of what is past midnight', () => {
+    const late = filedStop({ arriveMin: 1430, leaveMin: 1480 });
+    const { data } = Papa.parse<Record<string, string>>(writeCsv(filed('2027-03-13', [late])), { header: true });
+    expect(data[0]).toMatchObject({ arrive: '2027-03-13 23:50', leave: '2027-03-14 00:40' });
   });
   it.each(['\n=1+1', ' \n @SUM(1)', '\r\n+A1', '\t=1'])('takes the sting out of %j', (name) => {
     const { data } = Papa.parse<Record<string, string>>(
@@ -170,8 +175,9 @@ describe('CSV', () => {
 });
 
 describe('a calendar', () => {
-  const read = (day: string) => {
-    const calendar = new ICAL.Component(ICAL.parse(writeCalendar(filed(day), Date.parse('2027-01-01T00:00:00Z'))) as never[]);
+  const read = (day: string, stops?: readonly FiledStop[]) => {
+    const walk = stops === undefined ? filed(day) : filed(day, stops);
+    const calendar = new ICAL.Component(ICAL.parse(writeCalendar(walk, Date.parse('2027-01-01T00:00:00Z'))) as never[]);
     const zone = new ICAL.Timezone(calendar.getFirstSubcomponent('vtimezone') as ICAL.Component);
     const events = calendar.getAllSubcomponents('vevent').map((part) => new ICAL.Event(part));
     const instantOf = (time: ICAL.Time): string => {
@@ -192,6 +198,15 @@ describe('a calendar', () => {
     expect(events.map(({ summary }) => summary)).toEqual(['A', 'Light: A', NAME, `Light: ${NAME}`]);
     expect(instantOf(events[0]?.startDate as ICAL.Time)).toBe(instant);
     expect(events[0]?.description).toContain('Care: Tram tracks');
+  });
+  it.each([
+    // 23:50 to 0:40, and in the spring night of the Azores, where 0:00 to 1:00 is skipped, to 1:00 and to 1:40.
+    ['2027-03-13', 1480, '2027-03-14T00:50:00.000Z', '2027-03-14T01:40:00.000Z'],
+    ['2027-03-27', 1480, '2027-03-28T00:50:00.000Z', '2027-03-28T01:00:00.000Z'],
+    ['2027-03-27', 1540, '2027-03-28T00:50:00.000Z', '2027-03-28T01:40:00.000Z'],
+  ])('of a stay over midnight on %s to minute %i goes from %s to %s', (day, leaveMin, from, to) => {
+    const { events, instantOf } = read(day, [filedStop({ arriveMin: 1430, leaveMin })]);
+    expect([events[0]?.startDate, events[0]?.endDate].map((time) => instantOf(time as ICAL.Time))).toEqual([from, to]);
   });
   it('is folded by octets, holds no control character and no bare line end, whatever a name holds', () => {
     const utf8 = new TextEncoder();

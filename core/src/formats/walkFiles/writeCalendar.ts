@@ -1,8 +1,7 @@
 import ICAL from 'ical.js';
-import { DateTime } from 'luxon';
-import { checkTimeZone, MINUTES_PER_DAY } from '../../light/index.js';
+import { checkTimeZone } from '../../light/index.js';
 import type { FiledStop, FiledWalk } from './filedWalk.js';
-import { stopLines } from './filedWalk.js';
+import { dayAndTime, stopLines } from './filedWalk.js';
 
 const DAY_MS = 86_400_000;
 const MINUTE_MS = 60_000;
@@ -107,10 +106,10 @@ interface Span {
   readonly toMin: number;
 }
 
-/** A minute of the day's wall as the calendar's own wall shows it; past midnight on the next day. */
-function timeAt(day: string, minute: number): ICAL.Time {
-  const date = DateTime.fromISO(day, { zone: 'utc' }).plus({ minutes: minute });
-  return ICAL.Time.fromDateTimeString(date.toFormat("yyyy-MM-dd'T'HH:mm:ss"));
+/** A minute of a walk as the calendar's own wall shows it; past midnight on the next day. */
+function timeAt(walk: FiledWalk['walk'], minute: number): ICAL.Time {
+  const { day, time } = dayAndTime(walk, minute);
+  return ICAL.Time.fromDateTimeString(`${day}T${time}:00`);
 }
 
 function eventOf(walk: FiledWalk['walk'], { stop }: FiledStop, span: Span, uid: string, stamp: ICAL.Time): ICAL.Component {
@@ -121,9 +120,7 @@ function eventOf(walk: FiledWalk['walk'], { stop }: FiledStop, span: Span, uid: 
     ['dtstart', span.fromMin],
     ['dtend', Math.max(span.fromMin + 1, span.toMin)],
   ] as const) {
-    event
-      .addPropertyWithValue(name, timeAt(walk.day, Math.min(minute, 2 * MINUTES_PER_DAY)))
-      .setParameter('tzid', walk.place.timeZone);
+    event.addPropertyWithValue(name, timeAt(walk, minute)).setParameter('tzid', walk.place.timeZone);
   }
   if (stop.position !== null) {
     const { latitude, longitude } = stop.position;

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { clockOf, type FiledStop, type FiledWalk } from './filedWalk.js';
+import { clockOf, dayAndTime, type FiledStop, type FiledWalk } from './filedWalk.js';
 
 const HEADS = [
   'number',
@@ -22,13 +22,18 @@ const HEADS = [
   'care',
 ] as const;
 
-function row({ stop, intent, setUp, windows, walkMin, distanceM }: FiledStop, k: number): readonly (string | number)[] {
+function row(walk: FiledWalk['walk'], filed: FiledStop, k: number): readonly (string | number)[] {
+  const { stop, intent, setUp, windows, walkMin, distanceM } = filed;
+  const at = (minute: number): string => {
+    const { day, time } = dayAndTime(walk, minute);
+    return `${day} ${time}`;
+  };
   return [
     k + 1,
     stop.name,
     intent,
-    clockOf(stop.arriveMin),
-    clockOf(stop.leaveMin),
+    at(stop.arriveMin),
+    at(stop.leaveMin),
     stop.position?.latitude.toFixed(7) ?? '',
     stop.position?.longitude.toFixed(7) ?? '',
     setUp?.aperture ?? '',
@@ -49,7 +54,7 @@ function row({ stop, intent, setUp, windows, walkMin, distanceM }: FiledStop, k:
 const FORMULA = /^\s*[=@]|^[\t\r\n]|^\s*[+-](?![\d.]+$)/;
 
 /** The plan as CSV (RFC 4180), a line a stop, with a mark of byte order so that a spreadsheet reads its letters. */
-export function writeCsv({ stops }: FiledWalk): string {
-  const data = stops.map(row);
+export function writeCsv({ walk, stops }: FiledWalk): string {
+  const data = stops.map((one, k) => row(walk, one, k));
   return `\ufeff${Papa.unparse({ fields: [...HEADS], data: data as (string | number)[][] }, { newline: '\r\n', escapeFormulae: FORMULA })}\r\n`;
 }

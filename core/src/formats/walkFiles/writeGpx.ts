@@ -1,4 +1,4 @@
-import { dayClock, type Place } from '../../light/index.js';
+import { walkClock, type Place } from '../../light/index.js';
 import { type FiledStop, type FiledWalk, stopLines } from './filedWalk.js';
 import { xmlText } from './xml.js';
 
@@ -26,7 +26,7 @@ function point(tag: 'wpt' | 'rtept', place: Place, filed: FiledStop, time: strin
  * yet are left out. Times are instants, in UTC, as the format has them. Source: the GPX 1.1 schema.
  */
 export function writeGpx({ walk, stops }: FiledWalk): string {
-  const clock = dayClock(walk.day, walk.place.timeZone);
+  const clock = walkClock(walk.day, walk.place.timeZone);
   const timeOf = ({ stop }: FiledStop): string => (clock === null ? '' : new Date(clock.msAt(stop.arriveMin)).toISOString());
   const placed = stops.flatMap((filed) => (filed.stop.position === null ? [] : [{ filed, place: filed.stop.position }]));
   const waypoints = placed.map(({ filed, place }) => point('wpt', place, filed, timeOf(filed)));

@@ -1,4 +1,4 @@
-import { dayClock } from '../../light/index.js';
+import { walkClock } from '../../light/index.js';
 import type { Outing } from '../../outing/index.js';
 import type { Approach, Stop } from '../../stop/index.js';
 import { stopsToday, type Walk } from '../../walk/index.js';
@@ -27,7 +27,7 @@ function staysWalked(stops: readonly Stop[], { happenings, endedMs }: Outing): r
 
 /** Stays as they were planned; none on a day that the zone skipped. */
 function staysPlanned(walk: Walk): readonly LogStay[] {
-  const clock = dayClock(walk.day, walk.place.timeZone);
+  const clock = walkClock(walk.day, walk.place.timeZone);
   if (clock === null) return [];
   return stopsToday(walk).map((stop) => stayAt(stop, clock.msAt(stop.arriveMin), clock.msAt(stop.leaveMin), []));
 }

@@ -1,7 +1,9 @@
 import { RAD_PER_DEG } from '../../units/index.js';
 import { apparentSun, ARTIFICIAL_LIGHT } from '../../light/index.js';
 import { type CameraReach, FLASH_LIFT } from '../cameraReach.js';
-import { bearingGapDeg, isWithinHours, type StopInstant, type StopLight } from './stopLight.js';
+import { isWithinHours } from '../hours.js';
+import { areStreetLamps, streetLampsShare } from '../lampsOut.js';
+import { bearingGapDeg, type StopInstant, type StopLight } from './stopLight.js';
 import { STRIP_QUALITY, type Threshold, type WindowThresholds } from './thresholds.js';
 
 /** What a window can open or close on; the words for each are the interface's. */
@@ -25,6 +27,7 @@ export type WindowReason =
   | 'darkness'
   | 'dusk'
   | 'hours'
+  | 'lampsOut'
   | 'wet'
   | 'exposure'
   | 'dayEdge';
@@ -94,6 +97,13 @@ export function bestOf(ways: Ways): number {
 const hoursRamps: RampsOf = ({ instant }) => {
   const { hours } = instant.site;
   return hours === null ? [] : [gate('hours', isWithinHours(hours, instant.minuteOfDay))];
+};
+
+/** Street lamps that the town switches off take the picture with them; dimmed ones leave it. */
+const lampsOutRamps: RampsOf = ({ instant }) => {
+  const { hours, lamps, lampsOut } = instant.site;
+  if (hours !== null || lampsOut === undefined || !areStreetLamps(lamps)) return [];
+  return [gate('lampsOut', streetLampsShare(lampsOut, instant.minuteOfDay) > 0)];
 };
 
 const afterDark: RampsOf = (input) => [
@@ -223,7 +233,7 @@ const reflectionWays = (input: QualityInput): Ways => {
     gate('spotShaded', walls.sight.mirrorSun < 0.5),
     ramped('contrast', wallEv - light.shadeEv, thresholds.reflectionOverShadeEv, 'stops'),
   ];
-  const byNight = [...afterDark(input), gate('darkness', lamps !== 'none')];
+  const byNight = [...afterDark(input), gate('darkness', lamps !== 'none'), ...lampsOutRamps(input)];
   return [byDay, byNight].map((ramps) => [...wet, ...ramps]);
 };
 
@@ -287,8 +297,9 @@ export function intentWays(input: QualityInput): Ways {
     case 'intoTheSun':
       return [intoTheSunRamps(input)];
     case 'brightBackdrop':
-    case 'litStreet':
       return [afterDark(input)];
+    case 'litStreet':
+      return [[...afterDark(input), ...lampsOutRamps(input)]];
     case 'flashLift':
       return [flashLiftRamps(input)];
     case 'longExposure':

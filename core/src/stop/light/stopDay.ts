@@ -2,14 +2,15 @@ import {
   type CloudByHour,
   castsShadows,
   cloudAt,
-  type DayClock,
-  dayClock,
   dayOfYear,
   MINUTES_PER_DAY,
+  MINUTES_PER_WALK,
   PLACE_WITHOUT_FOOTPRINTS,
   type Place,
   sunPosition,
   sunTrack,
+  type WalkClock,
+  walkClock,
 } from '../../light/index.js';
 import {
   areTreesInLeaf,
@@ -23,6 +24,7 @@ import {
   type SiteScene,
   siteScene,
 } from '../../streets/index.js';
+import { checkBetween } from '../../units/index.js';
 import { type CameraReach, DEFAULT_CAMERA_REACH } from '../cameraReach.js';
 import { type LightWindow, lightWindows, WINDOW_RULES } from './lightWindows.js';
 import { type MissingLight, missingLight } from './missingLight.js';
@@ -69,7 +71,10 @@ export interface StopMinutes {
   readonly groundLit: Uint8Array;
 }
 
-/** A stop's day by the minutes of the wall clock, 0..1439; plain arrays, so that a worker can hand them over. */
+/**
+ * A stop's day by the minutes of the wall clock, as many as were asked for: 0..1439, or 0..2159 to noon of the next day. Plain
+ * arrays, so that a worker can hand them over.
+ */
 export interface StopDay extends StopMinutes {
   /** Ascending. */
   readonly windows: readonly LightWindow[];
@@ -105,6 +110,8 @@ export interface StopDayInput extends SiteDay {
   readonly travelAngleDeg?: number;
   readonly reach?: CameraReach;
   readonly thresholds?: Partial<WindowThresholds>;
+  /** Minutes of the walk that are measured: its day's 1440 by default, or 2160 with the next day until noon. */
+  readonly minutes?: number;
 }
 
 const NO_BALANCE: Ways = [[{ reason: 'dusk', value: 0 }]];
@@ -163,7 +170,7 @@ function windowsOf(all: WaysByLabel, site: SiteOfDay): readonly LightWindow[] {
 
 /** Every label's ways together, minute by minute. */
 function missingOf(all: WaysByLabel, site: SiteOfDay): MissingLight | null {
-  const together = Array.from({ length: MINUTES_PER_DAY }, (_, minute) => all.flatMap(({ ways }) => ways[minute] ?? []));
+  const together = (all[0]?.ways ?? []).map((_, minute) => all.flatMap(({ ways }) => ways[minute] ?? []));
   return missingLight(together, shortestMinOf(site));
 }
 
@@ -202,26 +209,26 @@ export function instantOf(
   return { instant, light: stopLightAt(instant), halfFieldDeg, reach, thresholds };
 }
 
-function sunByMinute({ latitude, longitude }: Place, clock: DayClock): (minuteOfDay: number) => StopLight['sun'] {
-  const { startMs, endMs } = clock.span;
+function sunByMinute({ latitude, longitude }: Place, { msAt }: WalkClock, minutes: number): (minute: number) => StopLight['sun'] {
+  const startMs = msAt(0);
   const { timesMs, azimuthDeg, altitudeDeg } = sunTrack({
     start: new Date(startMs),
-    end: new Date(endMs),
+    end: new Date(msAt(minutes)),
     stepS: 60,
     latitude,
     longitude,
     refraction: 'none',
   });
-  return (minuteOfDay) => {
-    const elapsed = Math.round((clock.msAt(minuteOfDay) - startMs) / 60_000);
+  return (minute) => {
+    const elapsed = Math.round((msAt(minute) - startMs) / 60_000);
     const sample = Math.min(timesMs.length - 1, Math.max(0, elapsed));
     return { azimuthDeg: azimuthDeg[sample] as number, altitudeDeg: altitudeDeg[sample] as number };
   };
 }
 
-function emptyMinutes(groundBytes: number): StopMinutes {
-  const figures = (): Float32Array => new Float32Array(MINUTES_PER_DAY);
-  const flags = (): Uint8Array => new Uint8Array(MINUTES_PER_DAY);
+function emptyMinutes(minutes: number, groundBytes: number): StopMinutes {
+  const figures = (): Float32Array => new Float32Array(minutes);
+  const flags = (): Uint8Array => new Uint8Array(minutes);
   return {
     keyEv100: figures(),
     isLit: flags(),
@@ -283,10 +290,8 @@ const NO_LIGHT_BELOW_DEG = -1;
 function creepInto({ creepMPerMin: into, sunAltitudeDeg }: StopMinutes, scene: SiteScene, ground: Uint8Array): void {
   const cells = (minute: number): Uint8Array => ground.subarray(minute * GRID_CELLS, (minute + 1) * GRID_CELLS);
   const isNight = (minute: number): boolean => (sunAltitudeDeg[minute] as number) < NO_LIGHT_BELOW_DEG;
-  const bordersM = Float64Array.from({ length: MINUTES_PER_DAY }, (_, minute) =>
-    isNight(minute) ? 0 : borderM(cells(minute), scene.seen),
-  );
-  for (let minute = 0; minute + CREEP_OVER_MIN < MINUTES_PER_DAY; minute++) {
+  const bordersM = Float64Array.from(into, (_, minute) => (isNight(minute) ? 0 : borderM(cells(minute), scene.seen)));
+  for (let minute = 0; minute + CREEP_OVER_MIN < into.length; minute++) {
     const later = minute + CREEP_OVER_MIN;
     if (isNight(minute) && isNight(later)) continue;
     const borders = [bordersM[minute] as number, bordersM[later] as number] as const;
@@ -307,15 +312,17 @@ export function litGroundAt({ groundLit }: Pick<StopDay, 'groundLit'>, minuteOfD
 
 /** A stop's day from surroundings measured before; `scene` null where no footprints are known. */
 export function stopDayIn(scene: SiteScene | null, input: StopDayInput): StopDay | null {
-  const clock = dayClock(input.day, input.timeZone);
+  const clock = walkClock(input.day, input.timeZone);
   if (clock === null) return null;
+  const { minutes: count = MINUTES_PER_DAY } = input;
+  checkBetween('minutes', count, 1, MINUTES_PER_WALK);
   const frame = dayFrame(scene, input);
-  const sunAt = sunByMinute(input, clock);
-  const ground = new Uint8Array(scene === null ? 0 : MINUTES_PER_DAY * GRID_CELLS);
-  const minutes = emptyMinutes(ground.length / 8);
+  const sunAt = sunByMinute(input, clock, count);
+  const ground = new Uint8Array(scene === null ? 0 : count * GRID_CELLS);
+  const minutes = emptyMinutes(count, ground.length / 8);
   const labelled = waysByLabel(input.site);
   const balance: Ways[] = [];
-  for (let minute = 0; minute < MINUTES_PER_DAY; minute++) {
+  for (let minute = 0; minute < count; minute++) {
     const cells = scene === null ? undefined : ground.subarray(minute * GRID_CELLS, (minute + 1) * GRID_CELLS);
     const one = instantOf(frame, sunAt(minute), minute, cells);
     record(minutes, minute, one);
@@ -379,7 +386,7 @@ export function lightOfDay(day: StopDay, minuteOfDay: number, readingOffsetEv: n
 /** The light at one minute of the wall clock where no walls are known; null on a day that the zone skipped. Throws as `stopDay`. */
 export function stopLightOn(input: SiteDay & { readonly minuteOfDay: number }): StopLight | null {
   const { site, day, timeZone, cloud, latitude, longitude, minuteOfDay } = input;
-  const clock = dayClock(day, timeZone);
+  const clock = walkClock(day, timeZone);
   if (clock === null) return null;
   const sun = sunPosition({ time: new Date(clock.msAt(minuteOfDay)), latitude, longitude, refraction: 'none' });
   return stopLightAt({ site, sun, cloud: cloudAt(cloud, minuteOfDay), dayOfYear: dayOfYear(day), minuteOfDay });

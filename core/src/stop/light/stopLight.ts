@@ -19,6 +19,8 @@ import {
 } from '../../light/index.js';
 import type { SiteScene, SiteSight } from '../../streets/index.js';
 import { type Background, brightestBackground, type Face, faceAt, LEAST_LUX } from '../background.js';
+import { isWithinHours } from '../hours.js';
+import { areStreetLamps, type LampsOut, streetLampsShare } from '../lampsOut.js';
 import type { Stop, SunGap } from '../stop.js';
 
 /** The surface that a card meters, which is the one that its intent is about. */
@@ -84,7 +86,10 @@ export function isSpotSunlit(gap: SunGap | null, sun: SunPosition): boolean {
   return gap === null || (altitudeDeg >= gap.aboveDeg && isWithinSector(azimuthDeg, gap));
 }
 
-export type LightSite = Pick<Stop, 'intent' | 'shootingBearingDeg' | 'sunGap' | 'lamps' | 'hours' | 'lightOffsetEv'>;
+export type LightSite = Pick<Stop, 'intent' | 'shootingBearingDeg' | 'sunGap' | 'lamps' | 'hours' | 'lightOffsetEv'> & {
+  /** The stop's own or the town's; absent: street lamps burn all night. */
+  readonly lampsOut?: LampsOut;
+};
 
 export interface StopInstant {
   readonly site: LightSite;
@@ -92,20 +97,17 @@ export interface StopInstant {
   readonly sun: SunPosition;
   readonly cloud: number;
   readonly dayOfYear: number;
+  /** Of the walk, 0..2159. */
   readonly minuteOfDay: number;
   /** What the footprints let through; absent where none are known. */
   readonly walls?: { readonly scene: SiteScene; readonly sight: SiteSight };
 }
 
-/** Hours that run past midnight have their end before their start. */
-export function isWithinHours(hours: { fromMin: number; toMin: number }, minuteOfDay: number): boolean {
-  const { fromMin, toMin } = hours;
-  return fromMin <= toMin ? minuteOfDay >= fromMin && minuteOfDay <= toMin : minuteOfDay >= fromMin || minuteOfDay <= toMin;
-}
-
-export function areLampsOn({ site, sun, minuteOfDay }: StopInstant): boolean {
-  if (site.hours !== null) return isWithinHours(site.hours, minuteOfDay);
-  return sun.altitudeDeg < LAMPS_ON_BELOW_DEG;
+/** Share of their light that the stop's lamps have: by its own hours, else while the sun is low, and as the town dims them. */
+export function lampsShareAt({ site, sun, minuteOfDay }: StopInstant): number {
+  if (site.hours !== null) return isWithinHours(site.hours, minuteOfDay) ? 1 : 0;
+  if (sun.altitudeDeg >= LAMPS_ON_BELOW_DEG) return 0;
+  return areStreetLamps(site.lamps) ? streetLampsShare(site.lampsOut, minuteOfDay) : 1;
 }
 
 /** Whether what shines at the stop is what its people stand before: then it lights no faces. */
@@ -118,10 +120,10 @@ function isBackground({ intent }: LightSite, lamps: ArtificialLight): boolean {
 /** A spot whose own light is the background has that of a side street. Judgement. */
 const BESIDE_BACKGROUND_EV = 3;
 
-/** What the stop's lamps that are on put onto people and ground, lux. */
-function lampsLuxAt({ site }: Pick<StopInstant, 'site'>, lampsOn: boolean): number {
+/** What the stop's lamps put onto people and ground, lux. */
+function lampsLuxAt({ site }: Pick<StopInstant, 'site'>, share: number): number {
   const ev100 = isBackground(site, site.lamps) ? BESIDE_BACKGROUND_EV : ARTIFICIAL_LIGHT[site.lamps].ev100;
-  return lampsOn && ev100 !== null ? luxOfEv(ev100) : 0;
+  return ev100 === null ? 0 : share * luxOfEv(ev100);
 }
 
 /** Looking towards the sun within this, its light falls on a person's far side. */
@@ -252,8 +254,9 @@ export function stopLightAt(instant: StopInstant): StopLight {
   const { altitudeDeg } = sun;
   const sky = openSky({ altitudeDeg, cloud, dayOfYear });
   const surroundings = walls?.sight.surroundings ?? PLACE_WITHOUT_FOOTPRINTS;
-  const lampsOn = areLampsOn(instant);
-  const lampsLux = lampsLuxAt(instant, lampsOn);
+  const lampsShare = lampsShareAt(instant);
+  const lampsOn = lampsShare > 0;
+  const lampsLux = lampsLuxAt(instant, lampsShare);
   const street = streetLight({ altitudeDeg, sky, surroundings, lampsLux });
   const isOpenSun = castsShadows(cloud) && !isShadeAsked(site) && isSpotSunlit(site.sunGap, sun);
   const spotSun = walls?.sight.spotSun ?? (isOpenSun ? 1 : 0);
