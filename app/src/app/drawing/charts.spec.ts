@@ -1,7 +1,7 @@
 import type { StopDay } from '@roam-dial/core/stop';
 import { plainDay } from '../../testing/demo';
 import { evScale, lightKindAt, ribbonSegments } from './light-ribbon/light-ribbon.geometry';
-import { hourTicks, minutesForStep, timeDomain, timeScale } from './time-axis';
+import { hourTicks, midnightOn, minutesForStep, timeDomain, timeScale } from './time-axis';
 import { lateLegs, minutesInLight, rowHeights, walkerLine, type WalkRow } from '../rooms/walk/chart/walk-chart.geometry';
 
 const row = (over: Partial<WalkRow>): WalkRow => ({
@@ -35,6 +35,21 @@ describe('the time axis', () => {
     expect(timeDomain(stays, { fromMin: 402, toMin: 1081 })).toEqual({ fromMin: 360, toMin: 1140 });
     expect(timeDomain([{ arriveMin: 1200, leaveMin: 1230 }], { fromMin: 402, toMin: 1081 })).toEqual({ fromMin: 360, toMin: 1320 });
     expect(timeDomain([], { fromMin: 402, toMin: 1081 })).toEqual({ fromMin: 360, toMin: 1140 });
+  });
+
+  it('goes on past midnight as far as the walk is measured, without the day before of who sets out after dark', () => {
+    const past = { minutes: 2160, nextDay: 'Sun', shownMin: 0 };
+    const night = [
+      { arriveMin: 1300, leaveMin: 1325 },
+      { arriveMin: 1465, leaveMin: 1490 },
+    ];
+    const axis = timeDomain(night, { fromMin: 402, toMin: 1081 }, past);
+    expect(axis).toEqual({ fromMin: 1260, toMin: 1560, nextDay: 'Sun' });
+    expect(midnightOn(axis)).toEqual({ minute: 1440, name: 'Sun' });
+    const late = [{ arriveMin: 1380, leaveMin: 1435 }];
+    expect(timeDomain(late, null, { ...past, minutes: 1440 })).toEqual({ fromMin: 1320, toMin: 1440 });
+    expect(timeDomain(late, null, { ...past, shownMin: 1600 })).toMatchObject({ toMin: 1620 });
+    expect(midnightOn(timeDomain(late, null, { ...past, minutes: 1440 }))).toBeNull();
   });
 
   it('thins the hours to what there is room for', () => {

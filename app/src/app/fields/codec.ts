@@ -1,6 +1,6 @@
 import type { Settings } from '@roam-dial/core/formats/archive';
-import { LAST_MINUTE, type Place } from '@roam-dial/core/light';
-import type { HoursSpan } from '@roam-dial/core/stop';
+import { LAST_MINUTE, LAST_WALK_MINUTE, MINUTES_PER_DAY, type Place } from '@roam-dial/core/light';
+import { type HoursSpan, overMidnight } from '@roam-dial/core/stop';
 import {
   type EntryKind,
   formatEntry,
@@ -171,6 +171,48 @@ export function clockCodec(clock: Settings['clock'], format: (minute: number) =>
   };
 }
 
+const NOON = MINUTES_PER_DAY / 2;
+/** `24:40`, twenty to one of the next day. */
+const LATE = /^(2[4-9]|3[0-5])[:.h ]?([0-5]\d)$/;
+/** `+1 0:40`, the same; `+0 0:40`, the small hours of the walk's own day. */
+const ON_DAY = /^\+([01])\s+(.+)$/;
+
+/**
+ * A minute of a walk, which goes on to noon of the next day. A time before noon that would lie before `afterMin` is the next day's,
+ * if that is itself at `sinceMin` or later: noon for a stay, because a stop of the morning may be put before another; any other is said
+ * with its day.
+ */
+export function walkClockCodec(clock: Codec<number>, afterMin: number | null = null, sinceMin: number = NOON): Codec<number> {
+  const usual = (time: number): number =>
+    afterMin !== null && afterMin >= sinceMin && time < NOON && time < afterMin ? time + MINUTES_PER_DAY : time;
+  const parse: Codec<number>['parse'] = (text) => {
+    const tidy = text.trim();
+    const late = LATE.exec(tidy);
+    if (late !== null) return { ok: true, value: Number(late[1]) * 60 + Number(late[2]) };
+    const onDay = ON_DAY.exec(tidy);
+    const parsed = clock.parse(onDay?.[2] ?? tidy);
+    if (!parsed.ok) return parsed;
+    const value = onDay === null ? usual(parsed.value) : Number(onDay[1]) * MINUTES_PER_DAY + parsed.value;
+    if (value > LAST_WALK_MINUTE) return { ok: false, message: `a walk goes on to noon of the next day, not to ${text}` };
+    return { ok: true, value };
+  };
+  return {
+    ...clock,
+    parse,
+    format: (minute) => {
+      const time = minute % MINUTES_PER_DAY;
+      const isUsual = usual(time) === minute;
+      return isUsual ? clock.format(time) : `+${minute < MINUTES_PER_DAY ? 0 : 1} ${clock.format(time)}`;
+    },
+    step: (minute, direction) => Math.min(LAST_WALK_MINUTE, Math.max(0, minute + direction * 5)),
+  };
+}
+
+/** The end of a walk that begins at a minute, whenever that is: what lies before it can only be on the next day. */
+export function endOfWalkCodec(clock: Codec<number>, fromMin: number): Codec<number> {
+  return walkClockCodec(clock, fromMin, 0);
+}
+
 /** A reader with one more condition, on typing and on stepping. */
 export function restricted(codec: Codec<number>, isFine: (value: number) => boolean, message: string): Codec<number> {
   return {
@@ -226,18 +268,24 @@ export function listCodec(one: Codec<number>, { allowEmpty }: { readonly allowEm
   };
 }
 
-/** Spans of hours in one line: "9:00–12:00; 14:00–18:00". */
+/** Spans of a walk's hours in one line: "9:00–12:00; 22:00–2:00". */
 export function hoursCodec(clock: Codec<number>): Codec<readonly HoursSpan[]> {
   return {
-    format: (spans) => spans.map(({ fromMin, toMin }) => `${clock.format(fromMin)}–${clock.format(toMin)}`).join('; '),
+    format: (spans) =>
+      spans
+        .map(overMidnight)
+        .map(({ fromMin, toMin }) => `${walkClockCodec(clock).format(fromMin)}–${walkClockCodec(clock, fromMin).format(toMin)}`)
+        .join('; '),
     parse: (text) => {
       const spans: HoursSpan[] = [];
       for (const part of text.split(';').filter((one) => one.trim() !== '')) {
         const ends = part.split(/\s*(?:–|—|-|\bto\b)\s*/);
         if (ends.length !== 2) return { ok: false, message: `“${part.trim()}” is no span of hours; try 9:00–12:00` };
-        const [from, to] = ends.map((end) => clock.parse(end));
-        if (from?.ok !== true) return from ?? { ok: false, message: '' };
-        if (to?.ok !== true) return to ?? { ok: false, message: '' };
+        const [fromText = '', toText = ''] = ends;
+        const from = walkClockCodec(clock).parse(fromText);
+        if (!from.ok) return from;
+        const to = walkClockCodec(clock, from.value).parse(toText);
+        if (!to.ok) return to;
         if (to.value <= from.value) return { ok: false, message: `“${part.trim()}” ends before it begins` };
         spans.push({ fromMin: from.value, toMin: to.value });
       }

@@ -1,5 +1,6 @@
 import type { LengthUnit, NumberField, StopStep } from '@roam-dial/core/units';
-import { bearingCodec, type Codec, distanceCodec, entryCodec, numberCodec, percentCodec } from './codec';
+import { LAST_MINUTE } from '@roam-dial/core/light';
+import { bearingCodec, type Codec, distanceCodec, entryCodec, numberCodec, percentCodec, walkClockCodec } from './codec';
 
 /** How the person reads and writes: what fields need to know beyond their item. */
 export interface FieldReading {
@@ -19,7 +20,7 @@ export function codecOf(field: NumberField, { lengthUnit, clock }: FieldReading,
     case 'bearing':
       return bearingCodec();
     case 'clock':
-      return clock;
+      return high > LAST_MINUTE ? walkClockCodec(clock) : clock;
     case 'distance':
       return distanceCodec(lengthUnit, { low, high });
     default:

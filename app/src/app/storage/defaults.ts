@@ -1,5 +1,5 @@
 import { type Body, FILM_HOLDS, type KitItem, type KitKind, slowestAutoSeries, STRAIGHT_HOLDS } from '@roam-dial/core/kit';
-import { LAST_MINUTE } from '@roam-dial/core/light';
+import { LAST_WALK_MINUTE } from '@roam-dial/core/light';
 import { DEFAULT_APPROACH, DEFAULT_INTENTS, MOVERS_FIELDS, type Stop, STOP_FIELDS, SUBJECT_FIELDS } from '@roam-dial/core/stop';
 import { firstOf, type StopStep } from '@roam-dial/core/units';
 import { type Walk, WALK_FIELDS } from '@roam-dial/core/walk';
@@ -97,7 +97,7 @@ const BETWEEN_MIN = 15;
 
 /** A stop after another, or the first of a walk. */
 export function newStop(id: string, after: Stop | undefined): Stop {
-  const arriveMin = Math.min(LAST_MINUTE, after === undefined ? FIRST_ARRIVAL_MIN : after.leaveMin + BETWEEN_MIN);
+  const arriveMin = Math.min(LAST_WALK_MINUTE, after === undefined ? FIRST_ARRIVAL_MIN : after.leaveMin + BETWEEN_MIN);
   return {
     id,
     name: 'New stop',
@@ -114,7 +114,7 @@ export function newStop(id: string, after: Stop | undefined): Stop {
     hours: null,
     lightOffsetEv: STOP_FIELDS.lightOffsetEv.first,
     arriveMin,
-    leaveMin: Math.min(LAST_MINUTE, arriveMin + STAY_MIN),
+    leaveMin: Math.min(LAST_WALK_MINUTE, arriveMin + STAY_MIN),
     walkMin: null,
     lensId: after?.lensId ?? null,
     focalLengthMm: after?.focalLengthMm ?? null,

@@ -20,7 +20,7 @@ describe('districts that come in with an archive', () => {
     expect(added.districts.map(({ name }) => name)).toEqual(['Orrel, invented', 'Another Orrel']);
     const id = added.districts[1]?.id;
     expect(id).not.toBe('orrel');
-    expect(added.walks.map(({ districtId }) => districtId)).toEqual(['orrel', id]);
+    expect(added.walks.map(({ districtId }) => districtId)).toEqual(['orrel', 'orrel', id, id]);
   });
   it('take the place of all there is when that is asked for', () => {
     expect(importInto(WORKSPACE, renamed('Other'), 'replace', createId).workspace.districts.map(({ name }) => name)).toEqual([

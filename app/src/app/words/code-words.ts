@@ -23,6 +23,8 @@ export const CODE_WORDS: Readonly<Record<string, string>> = {
   lapse: 'A frame whose measure may be wildly off, by chance (`fitSteadiness`).',
   'manual settings': 'What the person has set otherwise than the best: the stop’s `hand`.',
   medium: 'Film or sensor, with the stops that it holds over and under mid-grey.',
+  'minute of a walk':
+    'What the wall shows, 0 to 2159: from 1440 on the next day’s; `walkClock` has the minutes that run, and the instants.',
   moment: 'A card and its light as they stood at an instant, kept with what happened then (`momentOf`).',
   nothing: 'Null, or a union with a reason; never NaN.',
   outing: 'A walk as it was walked: the list of what happened, each with its instant.',

@@ -33,9 +33,10 @@ export const WINDOW_WORDS: Readonly<Record<WindowReason, Words>> = {
   darkness: { opens: 'it is dark enough', closes: 'it gets light' },
   dusk: { opens: 'daylight suits the flash', closes: 'daylight no longer suits the flash' },
   hours: { opens: 'its hours begin', closes: 'its hours end' },
+  lampsOut: { opens: 'the lamps come on again', closes: 'the lamps go out' },
   wet: { opens: 'the ground is wet', closes: 'the ground is dry' },
   exposure: { opens: 'the wanted time is within reach', closes: 'the wanted time is out of reach' },
-  dayEdge: { opens: 'since midnight', closes: 'until midnight' },
+  dayEdge: { opens: 'the day does', closes: 'the hours that are measured do' },
 };
 
 /** Where no walls are known it is the horizon that gives and takes the sun. */
@@ -98,6 +99,7 @@ const QUANTITY_WORDS: Readonly<Record<WindowReason, string>> = {
   darkness: 'Height of the sun',
   dusk: 'Daylight',
   hours: 'Hours',
+  lampsOut: 'Lamps',
   wet: 'Wet ground',
   exposure: 'Light for the time you want',
   dayEdge: 'Day',
@@ -105,6 +107,7 @@ const QUANTITY_WORDS: Readonly<Record<WindowReason, string>> = {
 
 /** Conditions that hold or do not, where the end of a window says it otherwise. */
 const SHUT_WORDS: Partial<Record<WindowReason, string>> = {
+  lampsOut: 'The street lamps are out when the rest would fit',
   hours: 'It has no hours that fit: enter them with the picture',
   sunHeight: 'The sun is down when the rest would fit',
   sunGap: 'The sun does not reach it when the rest would fit',

@@ -3,7 +3,9 @@ import { formatEntry, type LengthUnit, type StopStep } from '@roam-dial/core/uni
 
 /** Costly to make, and asked for at every change. */
 const DAY_FORMAT = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'long', timeZone: 'UTC' });
+const WEEKDAY_FORMAT = new Intl.DateTimeFormat('en-GB', { weekday: 'short', timeZone: 'UTC' });
 const MINUTES_PER_HOUR = 60;
+const HOURS_PER_DAY = 24;
 const METRES_PER_MILE = 1609.344;
 const METRES_PER_FOOT = 0.3048;
 /** Shorter ways are told in metres, or feet. */
@@ -69,17 +71,18 @@ export class Wording {
     return this.lengthUnit === 'feet' ? `${(distanceM / METRES_PER_MILE).toFixed(1)} mi` : `${(distanceM / 1000).toFixed(1)} km`;
   }
 
-  clock(minuteOfDay: number): string {
-    const hours = Math.floor(minuteOfDay / MINUTES_PER_HOUR);
-    const minutes = String(minuteOfDay % MINUTES_PER_HOUR).padStart(2, '0');
+  /** Of a walk's minute past midnight too: the wall shows no more than the time. */
+  clock(minute: number): string {
+    const hours = Math.floor(minute / MINUTES_PER_HOUR) % HOURS_PER_DAY;
+    const minutes = String(minute % MINUTES_PER_HOUR).padStart(2, '0');
     if (this.settings.clock === '24h') return `${String(hours).padStart(2, '0')}:${minutes}`;
     return `${hours % 12 === 0 ? 12 : hours % 12}:${minutes} ${hours < 12 ? 'am' : 'pm'}`;
   }
 
   /** Fewer characters for a chart's axis. */
-  hour(minuteOfDay: number): string {
-    const hours = Math.round(minuteOfDay / MINUTES_PER_HOUR);
-    if (this.settings.clock === '24h') return `${hours}:00`;
+  hour(minute: number): string {
+    const hours = Math.round(minute / MINUTES_PER_HOUR);
+    if (this.settings.clock === '24h') return `${hours > HOURS_PER_DAY ? hours % HOURS_PER_DAY : hours}:00`;
     return `${hours % 12 === 0 ? 12 : hours % 12} ${hours % 24 < 12 ? 'am' : 'pm'}`;
   }
 
@@ -110,5 +113,10 @@ export class Wording {
 
   day(day: string): string {
     return DAY_FORMAT.format(new Date(`${day}T12:00:00Z`));
+  }
+
+  /** `Sun`: where two days meet. */
+  weekday(day: string): string {
+    return WEEKDAY_FORMAT.format(new Date(`${day}T12:00:00Z`));
   }
 }

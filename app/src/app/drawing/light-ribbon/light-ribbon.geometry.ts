@@ -24,9 +24,10 @@ export function evScale(top: number, bottom: number): ScaleLinear<number, number
   return scaleLinear([LOWEST_EV, HIGHEST_EV], [bottom, top]).clamp(true);
 }
 
-function minutesOf({ fromMin, toMin }: TimeDomain): number[] {
-  const last = Math.min(1439, toMin);
-  return Array.from({ length: last - fromMin + 1 }, (_, k) => fromMin + k);
+/** Those of the axis that are measured. */
+function minutesOf({ keyEv100 }: StopDay, { fromMin, toMin }: TimeDomain): number[] {
+  const last = Math.min(keyEv100.length - 1, toMin);
+  return Array.from({ length: Math.max(0, last - fromMin + 1) }, (_, k) => fromMin + k);
 }
 
 /** The stop's EV through the day, cut where its light changes kind; neighbours share their edge. */
@@ -43,7 +44,7 @@ export function ribbonSegments(
     (minute) => y(day.keyEv100[minute] as number),
   );
   const runs: { kind: LightKind; minutes: number[] }[] = [];
-  for (const minute of minutesOf(domain)) {
+  for (const minute of minutesOf(day, domain)) {
     const kind = lightKindAt(day, minute);
     const run = runs.at(-1);
     if (run?.kind === kind) run.minutes.push(minute);
@@ -65,5 +66,5 @@ export function ribbonOutline(
     (minute) => x(minute),
     (minute) => y(day.keyEv100[minute] as number),
   );
-  return outline(minutesOf(domain)) ?? '';
+  return outline(minutesOf(day, domain)) ?? '';
 }

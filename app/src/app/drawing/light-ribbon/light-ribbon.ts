@@ -8,14 +8,14 @@ import {
   output,
   viewChild,
 } from '@angular/core';
-import { LAST_MINUTE } from '@roam-dial/core/light';
+import { LAST_WALK_MINUTE } from '@roam-dial/core/light';
 import type { StopDay } from '@roam-dial/core/stop';
 import type { Wording } from '../../words/wording';
 import { elementWidth } from '../element-size';
 import { evScale, lightKindAt, ribbonOutline, ribbonSegments } from './light-ribbon.geometry';
 import { Grip, type PlacePx } from '../grip';
 import { Handle, type HandleStep } from '../handle';
-import { hourTicks, minutesForStep, type TimeDomain, timeScale } from '../time-axis';
+import { hourTicks, midnightOn, minutesForStep, type TimeDomain, timeScale } from '../time-axis';
 import { windowSpan } from '../../words/windows';
 
 const KIND_WORDS = { lit: 'in the sun', shade: 'in shade', dark: 'after dark' } as const;
@@ -63,11 +63,20 @@ export class LightRibbon {
       .filter((window) => window.toMin > fromMin && window.fromMin < toMin)
       .map((window) => ({ ...window, x0: this.x()(window.fromMin), x1: this.x()(window.toMin + 1) }));
   });
+  protected readonly midnight = computed(() => {
+    const midnight = midnightOn(this.domain());
+    return midnight === null ? null : { ...midnight, x: this.x()(midnight.minute) };
+  });
   protected readonly hours = computed(() =>
     hourTicks(this.domain(), this.right() - this.gutter()).map((minute) => ({
       x: this.x()(minute),
       // A label that would stick out at the right is left to its tick.
-      label: this.x()(minute) > this.right() - 12 ? '' : this.wording().hour(minute),
+      label:
+        this.x()(minute) > this.right() - 12
+          ? ''
+          : minute === this.midnight()?.minute
+            ? this.midnight()?.name
+            : this.wording().hour(minute),
     })),
   );
   protected readonly evTicks = [0, 5, 10, 15];
@@ -79,7 +88,9 @@ export class LightRibbon {
   protected readonly reading = computed(() => {
     const day = this.day();
     if (day === null) return `${this.clock()}, still calculating the light`;
-    const ev = this.wording().ev(day.keyEv100[this.minute()] as number);
+    const ev100 = day.keyEv100[this.minute()];
+    if (ev100 === undefined) return `${this.clock()}, still calculating the light`;
+    const ev = this.wording().ev(ev100);
     return `${this.clock()}, EV ${ev}, ${KIND_WORDS[lightKindAt(day, this.minute())]}`;
   });
   protected readonly sentence = computed(() => {
@@ -94,7 +105,7 @@ export class LightRibbon {
     if (day === null) return [];
     const { fromMin, toMin } = this.domain();
     const rows: { time: string; ev: string; kind: string }[] = [];
-    for (let minute = fromMin; minute < Math.min(1440, toMin); minute += 30) {
+    for (let minute = fromMin; minute < Math.min(day.keyEv100.length, toMin); minute += 30) {
       rows.push({
         time: this.wording().clock(minute),
         ev: this.wording().ev(day.keyEv100[minute] as number),
@@ -108,7 +119,7 @@ export class LightRibbon {
   private readonly reached = linkedSignal(() => this.minute());
 
   protected step(step: HandleStep): void {
-    const to = Math.min(LAST_MINUTE, Math.max(0, this.reached() + minutesForStep(step)));
+    const to = Math.min(LAST_WALK_MINUTE, Math.max(0, this.reached() + minutesForStep(step)));
     this.reached.set(to);
     this.moved.emit(to);
   }

@@ -4,7 +4,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { pictureLightAt } from '@roam-dial/core/stop';
 import { LightRibbon } from '../../drawing/light-ribbon/light-ribbon';
-import { timeDomain } from '../../drawing/time-axis';
+import { walkAxis } from '../../shared/walk-axis';
 import { CardStore } from '../../state/card/card.store';
 import { DaysStore } from '../../state/light/days.store';
 import { OutingStore } from '../../state/outing/outing.store';
@@ -115,7 +115,7 @@ export class CardInHand {
       position: `${stopIndex + 1} of ${walk.stops.length}`,
       day,
       left: day === null ? '' : pictureLightWords(pictureLightAt(day, focus.minuteOfDay), focus.minuteOfDay, this.wording()),
-      domain: timeDomain(walk.stops),
+      domain: walkAxis(walk, null, focus.minuteOfDay, this.wording()),
       walkId: walk.id,
     };
   });

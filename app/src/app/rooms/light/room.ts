@@ -12,6 +12,7 @@ export const LIGHT: Room = {
   pages: [
     { path: 'now', name: 'Street', load: () => import('./now/now-page').then((page) => page.NowPage) },
     { path: 'year', name: 'Year', load: () => import('./year/year-page').then((page) => page.YearPage) },
+    { path: 'night', name: 'Night', load: () => import('./night/night-page').then((page) => page.NightOfStopPage) },
     { path: 'sky', name: 'Sky', load: () => import('./sky/sky-page').then((page) => page.SkyPage) },
     { path: 'district', name: 'Buildings', load: () => import('./district/district-page').then((page) => page.DistrictPage) },
   ],

@@ -3,7 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { flashReachM } from '@roam-dial/core/exposure';
 import { MOST_READINGS } from '@roam-dial/core/formats/archive';
 import { type Body, rollIso } from '@roam-dial/core/kit';
-import { LAST_MINUTE } from '@roam-dial/core/light';
+import { LAST_WALK_MINUTE } from '@roam-dial/core/light';
 import {
   digitalMedium,
   expectedTones,
@@ -20,7 +20,7 @@ import {
   secondsFor,
   sideOfSchool,
 } from '@roam-dial/core/metering';
-import { wallMinuteAt } from '@roam-dial/core/outing';
+import { minuteAt } from '@roam-dial/core/outing';
 import { ofKind } from '@roam-dial/core/plan';
 import { frameOf } from '@roam-dial/core/setup';
 import type { HandReading } from '@roam-dial/core/stand-ins';
@@ -289,8 +289,8 @@ export class MeterState {
   takenAt({ takenMs }: Reading): string {
     const card = this.card();
     if (card === null) return '';
-    const minute = Math.floor(wallMinuteAt(card.walk.day, card.walk.place.timeZone, takenMs));
-    return minute < 0 || minute > LAST_MINUTE ? '' : this.wording().clock(minute);
+    const minute = Math.floor(minuteAt(card.walk, takenMs));
+    return minute < 0 || minute > LAST_WALK_MINUTE ? '' : this.wording().clock(minute);
   }
 
   change(id: string, change: Partial<Reading>): void {

@@ -1,11 +1,12 @@
 import { computed, effect, inject, Injectable } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { LAST_MINUTE } from '@roam-dial/core/light';
+import { LAST_WALK_MINUTE } from '@roam-dial/core/light';
 import { behindMin, leaveByMin, type LightAhead, lightAhead, type WaitHere, waitHere } from '@roam-dial/core/outing';
 import { pictureLightAt, type Stop } from '@roam-dial/core/stop';
 import { type Card, CardStore } from '../../state/card/card.store';
 import { DaysStore } from '../../state/light/days.store';
 import { FindingsStore } from '../../state/card/findings.store';
+import { RideHomeStore } from '../../state/outing/ride-home.store';
 import { OutingStore } from '../../state/outing/outing.store';
 import { SelectionStore } from '../../state/selection/selection.store';
 import { stopOfDay } from '../../state/walk/walk-of-day';
@@ -22,9 +23,10 @@ export class NowState {
   private readonly ladder = toSignal(inject(FindingsStore).ladder$);
   readonly left = toSignal(inject(WayAheadStore).left$, { initialValue: null });
   readonly now = toSignal(inject(OutingStore).now$, { initialValue: null });
+  readonly ride = toSignal(inject(RideHomeStore).ride$, { initialValue: null });
 
   /** Whole, and within the day. */
-  readonly minute = computed(() => Math.min(LAST_MINUTE, Math.max(0, Math.floor(this.now()?.minute ?? 0))));
+  readonly minute = computed(() => Math.min(LAST_WALK_MINUTE, Math.max(0, Math.floor(this.now()?.minute ?? 0))));
   readonly standing = computed(() => this.now()?.standing ?? null);
   /** The stop that the screen is about: where one is, or where one is going. */
   readonly stop = computed<Stop | null>(() => {
@@ -35,7 +37,7 @@ export class NowState {
   /** The minute that the card is for: now, or when one will be there. */
   readonly cardMinute = computed(() => {
     if (this.standing()?.kind !== 'onTheWay') return this.minute();
-    return Math.min(LAST_MINUTE, this.minute() + Math.ceil(this.left()?.leftMin ?? 0));
+    return Math.min(LAST_WALK_MINUTE, this.minute() + Math.ceil(this.left()?.leftMin ?? 0));
   });
   readonly card = computed<Card | null>(() => {
     const card = this.cardState();
@@ -51,7 +53,7 @@ export class NowState {
     const [stop, day, ladder] = [this.stop(), this.day(), this.finding()?.answer];
     if (stop === null || day === null || ladder == null) return null;
     const offsetEv = stop.lightOffsetEv - day.readingOffsetEv;
-    return lightAhead(ladder, { keyEv100: day.keyEv100, offsetEv, fromMin: this.cardMinute(), toMin: LAST_MINUTE });
+    return lightAhead(ladder, { keyEv100: day.keyEv100, offsetEv, fromMin: this.cardMinute(), toMin: LAST_WALK_MINUTE });
   });
 
   readonly wait = computed<WaitHere | null>(() => {

@@ -1,11 +1,12 @@
 import type { WaitHere } from '@roam-dial/core/outing';
 import { DEFAULT_INTENTS, type Stop } from '@roam-dial/core/stop';
+import { leaveForRideMin } from '@roam-dial/core/walk';
 import { demoDay, demoWorkspace } from '../../../testing/demo';
 import { type Card, cardFor } from '../../state/card/card.store';
 import { focusOn } from '../../state/selection/focus.store';
 import type { WayLeft } from '../../state/outing/way-ahead.store';
 import { Wording } from '../../words/wording';
-import { aheadWords, careWords, lateWords, restWords, waitWords, wayWords } from './now-words';
+import { aheadWords, careWords, lateWords, restWords, rideWords, waitWords, wayWords } from './now-words';
 
 const WORDING = new Wording({ lengthUnit: 'metres', clock: '24h' });
 
@@ -35,6 +36,17 @@ describe('the walk in words', () => {
   });
   it('says when waiting does not pay', () => {
     expect(waitWords({ wait: null, paysUntilMin: null }, WORDING).pays).toBe('Not worth waiting any longer.');
+  });
+
+  it.each([
+    [1440, 9, 'Last tram 00:52, 9 min on foot: leave by 00:40'],
+    [1479, 9, 'Last tram 00:52, 9 min on foot: leave by 00:40'],
+    [1480, 9, 'Last tram 00:52, 9 min on foot: go now'],
+    [1493, 9, 'Last tram 00:52: it has gone'],
+    [1440, 0, 'Last tram 00:52: leave by 00:49'],
+  ])('the last ride at minute %i, %i on foot', (nowMin, footMin, words) => {
+    const ride = { name: 'Last tram', atMin: 1492, position: null };
+    expect(rideWords({ ride, footMin, leaveByMin: leaveForRideMin(ride, footMin) }, nowMin, WORDING)).toBe(words);
   });
 
   const way = (over: Partial<WayLeft>, isAlongStreets = true): WayLeft => ({

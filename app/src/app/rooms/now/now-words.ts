@@ -1,11 +1,12 @@
 import type { Wait } from '@roam-dial/core/day';
-import { LAST_MINUTE } from '@roam-dial/core/light';
+import { LAST_WALK_MINUTE } from '@roam-dial/core/light';
 import { type LightAhead, ON_TIME_MIN, type RestFound, type WaitHere } from '@roam-dial/core/outing';
 import { caresAt } from '@roam-dial/core/plan';
 import type { Change } from '@roam-dial/core/setup';
 import type { Stop } from '@roam-dial/core/stop';
 import { CARE_WORDS } from '../../words/walk/care';
 import type { Card } from '../../state/card/card.store';
+import type { RideHome } from '../../state/outing/ride-home.store';
 import type { WayLeft } from '../../state/outing/way-ahead.store';
 import { changeText } from '../../words/set-up/changes';
 import { capital } from '../../words/capital';
@@ -51,7 +52,7 @@ export function waitWords({ wait, paysUntilMin }: WaitHere, wording: Wording): {
   const pays =
     paysUntilMin === null
       ? 'Not worth waiting any longer.'
-      : `Worth waiting until ${wording.clock(Math.min(LAST_MINUTE, paysUntilMin))}.`;
+      : `Worth waiting until ${wording.clock(Math.min(LAST_WALK_MINUTE, paysUntilMin))}.`;
   return { chance: wait === null ? '' : chanceWords(wait, wording), pays };
 }
 
@@ -61,13 +62,21 @@ export function careWords({ walk, stop }: Pick<Card, 'walk' | 'stop'>, isOnTheWa
   return [stop.cautions.trim(), ...cares.map((care) => CARE_WORDS[care])].filter((one) => one !== '').join(' ');
 }
 
+/** "Last tram 00:52, 9 min on foot: leave by 00:40"; late, how much of it is left. */
+export function rideWords({ ride, footMin, leaveByMin }: RideHome, nowMin: number, wording: Wording): string {
+  const goes = `${ride.name || 'Last ride'} ${wording.clock(ride.atMin)}`;
+  if (nowMin > ride.atMin) return `${goes}: it has gone`;
+  const way = footMin === 0 ? '' : `, ${footMin} min on foot`;
+  return nowMin >= leaveByMin ? `${goes}${way}: go now` : `${goes}${way}: leave by ${wording.clock(leaveByMin)}`;
+}
+
 /** "120 m to go, 2 min: there at 15:06"; nothing where nobody knows from where one comes. */
 export function wayWords({ leftM, leftMin, way, here }: WayLeft, nowMin: number, wording: Wording): string {
   if (way.from === null && here === null) return '';
   const minutes = Math.max(0, Math.ceil(leftMin - 1e-6));
   const metres = leftM === null ? '' : `${wording.distance(roundedM(leftM))} to go, `;
   const how = way.lengthM === null || way.isAlongStreets ? '' : ', estimated (straight line plus a third)';
-  const there = Math.min(LAST_MINUTE, Math.max(0, Math.ceil(nowMin + minutes)));
+  const there = Math.min(LAST_WALK_MINUTE, Math.max(0, Math.ceil(nowMin + minutes)));
   return `${metres}${minutes} min: there at ${wording.clock(there)}${how}`;
 }
 

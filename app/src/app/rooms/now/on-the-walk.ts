@@ -3,7 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import type { Body } from '@roam-dial/core/kit';
-import { LAST_MINUTE } from '@roam-dial/core/light';
+import { LAST_WALK_MINUTE } from '@roam-dial/core/light';
 import { pictureLightAt, type Stop } from '@roam-dial/core/stop';
 import { OutingActions } from '../../state/outing/outing.actions';
 import { DevicePositionStore } from '../../state/device/device-position';
@@ -22,12 +22,16 @@ import { ComeBack } from './come-back';
 import { FieldChecks } from './field-checks';
 import { FilmFrame } from './film-frame';
 import { NowState } from './now-state';
-import { aheadWords, careWords, waitWords, wayWords } from './now-words';
+import { aheadWords, careWords, rideWords, waitWords, wayWords } from './now-words';
 import { RehearsalBar } from './rehearsal-bar';
 import { RestPanel } from './rest-panel';
 import { WalkSummary } from './walk-summary';
+import { timeOn } from '../../words/walk/times';
 
 type Asking = 'nothing' | 'missed' | 'note' | 'comeBack' | 'film' | 'other';
+
+/** So long before one has to go to the last ride it is said aloud (s). */
+const PRESSING_MIN = 15;
 
 /** Where one is in the walk, what to set, how long the light lasts, when to go on, and one thumb's worth of buttons. */
 @Component({
@@ -69,7 +73,7 @@ export class OnTheWalk {
       stop,
       name: stop === null ? '' : nameOf(stop),
       clock: wording.clock(this.state.minute()),
-      isOffDay: now.minute < 0 || now.minute >= 1440,
+      isOffDay: now.minute < 0 || now.minute > LAST_WALK_MINUTE,
       place: stop === null ? '' : `${today.indexOf(stop) + 1} of ${today.length}`,
       isGot: standing.kind === 'there' && standing.isGot,
       way: standing.kind === 'onTheWay' && left !== null ? wayWords(left, now.minute, wording) : '',
@@ -88,8 +92,14 @@ export class OnTheWalk {
         day === null
           ? 'Its light is being measured'
           : pictureLightWords(pictureLightAt(day, this.state.cardMinute()), this.state.cardMinute(), wording),
-      leave: leaveBy === null ? '' : `Leave by ${wording.clock(Math.min(LAST_MINUTE, leaveBy))}`,
+      leave: leaveBy === null ? '' : `Leave by ${wording.clock(Math.min(LAST_WALK_MINUTE, leaveBy))}`,
     };
+  });
+
+  protected readonly ride = computed(() => {
+    const [ride, now] = [this.state.ride(), this.state.now()];
+    if (ride === null || now === null) return null;
+    return { words: rideWords(ride, now.minute, this.wording()), isPressing: now.minute >= ride.leaveByMin - PRESSING_MIN };
   });
 
   protected readonly isOnFilm = computed(() => this.state.card()?.kit.body.medium === 'film');
@@ -124,8 +134,8 @@ export class OnTheWalk {
   private nextWords(): string {
     const [now, left] = [this.state.now(), this.state.left()];
     if (now?.next == null) return '';
-    const { next, standing } = now;
-    const at = this.wording().clock(next.arriveMin);
+    const { walk: on, next, standing } = now;
+    const at = timeOn(on, next.arriveMin, this.wording());
     const walk = standing.kind === 'there' && left?.way.to === next ? `, ${left.way.walkMin} min on foot` : '';
     return `Then ${nameOf(next)} at ${at}${walk}`;
   }

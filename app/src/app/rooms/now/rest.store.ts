@@ -1,8 +1,8 @@
 import { Injectable, inject } from '@angular/core';
-import { LAST_MINUTE, type Place } from '@roam-dial/core/light';
+import { LAST_WALK_MINUTE, type Place } from '@roam-dial/core/light';
 import { isGot, type RestFound, type WhereNow } from '@roam-dial/core/outing';
 import { districtOf } from '@roam-dial/core/plan';
-import { minutesOnFoot } from '@roam-dial/core/walk';
+import { endOfDayPlace, minutesOnFoot } from '@roam-dial/core/walk';
 import { BehaviorSubject, filter, firstValueFrom, type Observable, type Subscription } from 'rxjs';
 import { DayClient } from '../../workers/day/day.client';
 import { DayPlanStore } from '../../state/plan/day-plan.store';
@@ -66,12 +66,13 @@ export class RestStore {
     const here = standing.kind === 'there' ? standing.at.position : (left?.here ?? left?.way.from ?? null);
     const district = districtOf({ districts }, walk);
     const places = [...walk.stops, ...(walk.pauses ?? [])].map(({ position }) => position);
-    const pairs = [...places, walk.endsAt ?? null].map((to) => ({ from: here, to }));
+    const end = endOfDayPlace(walk);
+    const pairs = [...places, end].map((to) => ({ from: here, to }));
     const { wayOf } = await firstValueFrom(this.ways.between(district, pairs).pipe(filter(({ isWhole }) => isWhole)));
     const minutes = (to: Place | null): number => minutesOnFoot(here, to, standard.paceMps, wayOf({ from: here, to }));
     const isHere = standing.kind === 'there' ? standing.at.id : null;
     return {
-      nowMin: Math.max(0, Math.min(LAST_MINUTE, Math.floor(minute))),
+      nowMin: Math.max(0, Math.min(LAST_WALK_MINUTE, Math.floor(minute))),
       doneIds: doneIn(now),
       at:
         standing.kind !== 'there' || isGot(outing, standing.at.id)
@@ -80,7 +81,7 @@ export class RestStore {
       walksMin: walk.stops
         .map(({ id, position }) => (id === isHere ? 0 : minutes(position)))
         .concat((walk.pauses ?? []).map(({ position }) => (position === null ? 0 : minutes(position)))),
-      homeMin: walk.endsAt == null ? 0 : minutes(walk.endsAt),
+      homeMin: end === null ? 0 : minutes(end),
     };
   }
 }

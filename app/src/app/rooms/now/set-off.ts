@@ -3,7 +3,8 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { RouterLink } from '@angular/router';
-import { stopsToday } from '@roam-dial/core/walk';
+import { minuteAt } from '@roam-dial/core/outing';
+import { isOfWalk, stopsToday } from '@roam-dial/core/walk';
 import { DateTime } from 'luxon';
 import { today } from '../../base/today';
 import { OutingActions } from '../../state/outing/outing.actions';
@@ -12,6 +13,7 @@ import { FocusStore } from '../../state/selection/focus.store';
 import { HomeCheckStore } from '../../state/walk/home-check';
 import { wordingSignal } from '../../state/workspace/wording.store';
 import { nameOf } from '../../words/name';
+import { timeOn } from '../../words/walk/times';
 
 /** Before the first step: the home state to go through, and off; on another day than the walk's, the ways to do it all the same. */
 @Component({
@@ -39,10 +41,10 @@ export class SetOff {
       walk,
       name: nameOf(walk),
       first,
-      firstWords: first === undefined ? '' : `First ${nameOf(first)} at ${this.wording().clock(first.arriveMin)}`,
+      firstWords: first === undefined ? '' : `First ${nameOf(first)} at ${timeOn(walk, first.arriveMin, this.wording())}`,
       count: stops.length,
       today: day,
-      isToday: walk.day === day,
+      isToday: isOfWalk(walk, minuteAt(walk, this.clock.nowMs())),
       day: this.wording().day(walk.day),
       todayWords: this.wording().day(day),
     };

@@ -10,6 +10,7 @@ import { wordingSignal } from '../../state/workspace/wording.store';
 import { nameOf } from '../../words/name';
 import { missWords } from '../../words/walk/outing';
 import type { Wording } from '../../words/wording';
+import { stayOn } from '../../words/walk/times';
 
 /** "Got it; missed once: camera shake. Light −1 EV off the model." */
 export function outcomeWords({ cameMs, isGot, missed, lightOffEv }: StopSummary, wording: Wording): string {
@@ -86,7 +87,7 @@ export class WalkSummary {
     const clock = (ms: number): string => wording.clock(((Math.floor(minuteAt(walk, ms)) % 1440) + 1440) % 1440);
     return this.summary().map((one) => {
       const { stop, cameMs, leftMs } = one;
-      const planned = `planned ${wording.clock(stop.arriveMin)} to ${wording.clock(stop.leaveMin)}`;
+      const planned = `planned ${stayOn(walk, stop, wording)}`;
       const there = cameMs === null ? planned : `${clock(cameMs)} to ${leftMs === null ? 'now' : clock(leftMs)}, ${planned}`;
       return { id: stop.id, name: nameOf(stop), stay: there, outcome: outcomeWords(one, wording) };
     });

@@ -16,6 +16,7 @@ export const SET_UP: Room = {
       name: 'As light goes',
       load: () => import('./as-light-goes/as-light-goes-page').then((page) => page.AsLightGoesPage),
     },
+    { path: 'night', name: 'The night', load: () => import('./night/schools-page').then((page) => page.SchoolsOfNightPage) },
     { path: 'stand', name: 'Where to stand', load: () => import('./where-to-stand/stand-page').then((page) => page.StandPage) },
     { path: 'hands', name: 'My hands', load: () => import('./hands-and-lens/hands-page').then((page) => page.HandsPage) },
   ],

@@ -18,7 +18,7 @@ import { CARE_WORDS } from '../../words/walk/care';
 import { nameOf } from '../../words/name';
 import { WALK_FACES } from '../../words/walk/walk-faces';
 import { WalkFiles } from '../../shared/files/walk-files';
-import { bagList, itinerary, sunSentence } from './itinerary';
+import { bagList, itinerary, rideSentence, sunSentence } from './itinerary';
 
 /** One page to go through and to print: the day, what to take, the home state, what needs care, the rules, the ways home. */
 @Component({
@@ -46,7 +46,8 @@ export class BeforeSettingOff {
     if (walk === null) return '';
     const metres = this.legs().reduce((sum, { distanceM }) => sum + distanceM, 0);
     const place = walk.place.isInvented ? 'invented place' : walk.place.name;
-    return `${wording.day(walk.day)} · ${place}. ${sunSentence(walk, wording)} ${wording.walkLength(metres)} on foot.`;
+    const said = [sunSentence(walk, wording), `${wording.walkLength(metres)} on foot.`, rideSentence(walk, wording)];
+    return `${wording.day(walk.day)} · ${place}. ${said.filter((one) => one !== '').join(' ')}`;
   });
   protected readonly lines = computed(() => {
     const walk = this.walk();

@@ -3,7 +3,7 @@ import type { Walk } from '@roam-dial/core/walk';
 import { demoWorkspace, plainDay } from '../../../testing/demo';
 import { newStop, newWalk } from '../../storage/defaults';
 import { Wording } from '../../words/wording';
-import { bagList, itinerary, sunSentence } from './itinerary';
+import { bagList, itinerary, rideSentence, sunSentence } from './itinerary';
 
 const WORDING = new Wording({ lengthUnit: 'metres', clock: '24h' });
 const stop = (id: string, arriveMin: number, over: Partial<Stop> = {}): Stop => ({
@@ -47,6 +47,18 @@ describe('the day to take along', () => {
     ]);
     expect(lines[0]).toMatchObject({ cautions: 'Worn treads.', thenMin: 6 });
     expect(lines[1]?.what).toBe('45 min');
+  });
+
+  it('says the day of what is past midnight, and the last ride', () => {
+    const late: Walk = { ...walk, stops: [stop('a', 1425), stop('b', 1470)], pauses: [] };
+    expect(itinerary(late, new Map(), [], null, WORDING).map(({ from, to }) => [from, to])).toEqual([
+      ['23:45', 'Sun 00:15'],
+      ['Sun 00:30', '01:00'],
+    ]);
+    expect(rideSentence({ ...late, lastRide: { name: 'Last tram', atMin: 1492, position: null } }, WORDING)).toBe(
+      'Last tram Sun 00:52.',
+    );
+    expect(rideSentence(late, WORDING)).toBe('');
   });
 
   it('names the windows that a stay meets, and says what is not known', () => {

@@ -1,5 +1,5 @@
 import type { KitItem } from '@roam-dial/core/kit';
-import { dayClock, sunEvents } from '@roam-dial/core/light';
+import { MINUTES_PER_DAY, sunEvents, walkClock } from '@roam-dial/core/light';
 import type { KitInHand } from '@roam-dial/core/plan';
 import type { HomeState } from '@roam-dial/core/setup';
 import { INTENT_NAMES, type Stop, type StopDay } from '@roam-dial/core/stop';
@@ -8,6 +8,7 @@ import { changeText } from '../../words/set-up/changes';
 import { nameOf } from '../../words/name';
 import { windowSpan } from '../../words/windows';
 import type { Wording } from '../../words/wording';
+import { timeOn } from '../../words/walk/times';
 
 /** The one set-up to return to, and the kit that it is set on. */
 interface HomeInHand {
@@ -42,14 +43,26 @@ function changesAt(stopId: string, home: HomeInHand | null, wording: Wording): s
   return its.changes.map((change) => changeText(change, its.atHome.hand.fNumber, home.kit, wording)).join(', ');
 }
 
-function stopLine(stop: Stop, day: StopDay | null, leg: Leg | null, home: HomeInHand | null, wording: Wording): ItineraryLine {
+/** The weekday past midnight, once. */
+function endsOf(walk: Walk, fromMin: number, toMin: number, wording: Wording): { readonly from: string; readonly to: string } {
+  const isNextDay = fromMin >= MINUTES_PER_DAY;
+  return { from: timeOn(walk, fromMin, wording), to: isNextDay ? wording.clock(toMin) : timeOn(walk, toMin, wording) };
+}
+
+function stopLine(
+  walk: Walk,
+  stop: Stop,
+  day: StopDay | null,
+  leg: Leg | null,
+  home: HomeInHand | null,
+  wording: Wording,
+): ItineraryLine {
   const met = (day?.windows ?? []).filter(({ fromMin, toMin }) => fromMin < stop.leaveMin && toMin >= stop.arriveMin);
   return {
     id: stop.id,
     name: nameOf(stop),
     what: INTENT_NAMES[stop.intent.kind],
-    from: wording.clock(stop.arriveMin),
-    to: wording.clock(stop.leaveMin),
+    ...endsOf(walk, stop.arriveMin, stop.leaveMin, wording),
     light:
       day === null ? 'its light is not measured yet' : met.map((window) => windowSpan(window, wording)).join('; ') || 'no window',
     changes: changesAt(stop.id, home, wording),
@@ -58,10 +71,19 @@ function stopLine(stop: Stop, day: StopDay | null, leg: Leg | null, home: HomeIn
   };
 }
 
-function pauseLine({ id, name, atMin, stayMin, fromMin, toMin }: Pause, wording: Wording): ItineraryLine {
+function pauseLine(walk: Walk, { id, name, atMin, stayMin, fromMin, toMin }: Pause, wording: Wording): ItineraryLine {
   const [from, to] = atMin === null ? [fromMin, toMin] : [atMin, atMin + stayMin];
   const what = atMin === null ? `${wording.duration(stayMin)}, some time between` : wording.duration(stayMin);
-  return { id, name, what, from: wording.clock(from), to: wording.clock(to), light: '', changes: '', cautions: '', thenMin: null };
+  return {
+    id,
+    name,
+    what,
+    ...endsOf(walk, from, to, wording),
+    light: '',
+    changes: '',
+    cautions: '',
+    thenMin: null,
+  };
 }
 
 /** The day line by line, pauses where their times are. */
@@ -74,9 +96,12 @@ export function itinerary(
 ): readonly ItineraryLine[] {
   const stops = stopsToday(walk).map((stop, k) => ({
     atMin: stop.arriveMin,
-    line: stopLine(stop, days.get(stop.id) ?? null, legs[k] ?? null, home, wording),
+    line: stopLine(walk, stop, days.get(stop.id) ?? null, legs[k] ?? null, home, wording),
   }));
-  const pauses = (walk.pauses ?? []).map((pause) => ({ atMin: pause.atMin ?? pause.fromMin, line: pauseLine(pause, wording) }));
+  const pauses = (walk.pauses ?? []).map((pause) => ({
+    atMin: pause.atMin ?? pause.fromMin,
+    line: pauseLine(walk, pause, wording),
+  }));
   const lines = [...stops];
   for (const pause of pauses) {
     const at = lines.findIndex(({ atMin }) => atMin > pause.atMin);
@@ -87,10 +112,10 @@ export function itinerary(
 
 /** "Sun up 06:42, down 18:36"; what of it does not happen is left away. */
 export function sunSentence({ day, place }: Pick<Walk, 'day' | 'place'>, wording: Wording): string {
-  const clock = dayClock(day, place.timeZone);
+  const clock = walkClock(day, place.timeZone);
   if (clock === null) return '';
   const { sunrise, sunset } = sunEvents({ ...place, day });
-  const at = (time: Date): string => wording.clock(Math.round((time.getTime() - clock.msAt(0)) / 60_000));
+  const at = (time: Date): string => wording.clock(Math.round(clock.minuteAt(time.getTime())));
   const said = [sunrise === null ? '' : `up ${at(sunrise)}`, sunset === null ? '' : `down ${at(sunset)}`].filter(
     (words) => words !== '',
   );
@@ -105,6 +130,12 @@ const KINDS: Readonly<Record<KitItem['kind'], string>> = {
   filter: 'Filter',
   support: 'Support',
 };
+
+/** "Last tram Sun 00:56."; empty where none has to be caught. */
+export function rideSentence(walk: Walk, wording: Wording): string {
+  const { lastRide } = walk;
+  return lastRide === undefined ? '' : `${lastRide.name || 'Last ride'} ${timeOn(walk, lastRide.atMin, wording)}.`;
+}
 
 /** What is in the bag, by kind. */
 export function bagList(kit: readonly KitItem[]): readonly { readonly id: string; readonly words: string }[] {

@@ -2,10 +2,10 @@ import { ChangeDetectionStrategy, Component, computed, effect, ElementRef, injec
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
-import { LAST_MINUTE } from '@roam-dial/core/light';
+import { LAST_WALK_MINUTE } from '@roam-dial/core/light';
 import type { Misfit } from '@roam-dial/core/plan';
 import type { Stop } from '@roam-dial/core/stop';
-import { DAY_OUT, type Walk } from '@roam-dial/core/walk';
+import { dayOutOf, type Walk } from '@roam-dial/core/walk';
 import { DayActions } from '../../state/plan/day.actions';
 import { DayPlanStore, ownStaysOf } from '../../state/plan/day-plan.store';
 import { wordingSignal } from '../../state/workspace/wording.store';
@@ -92,7 +92,7 @@ export class DayPlanBar {
   /** Each change that would make a stop fit, and how it is made. */
   private waysOut(misfit: Misfit, name: string): readonly { readonly words: string; readonly take: () => void }[] {
     const walk = this.walk();
-    const { fromMin, toMin } = walk.dayOut ?? DAY_OUT;
+    const { fromMin, toMin } = dayOutOf(walk);
     if (misfit.kind === 'noLight') return [];
     if (misfit.kind === 'fitsAtACost') return [{ words: 'Fit it in', take: () => this.actions.fitIn(walk, name, misfit.stays) }];
     const { earlierStart, laterEnd, leaveOut } = misfit;
@@ -105,7 +105,7 @@ export class DayPlanBar {
       });
     }
     if (laterEnd !== null) {
-      const at = Math.min(LAST_MINUTE, toMin + laterEnd.minutes);
+      const at = Math.min(LAST_WALK_MINUTE, toMin + laterEnd.minutes);
       ways.push({
         words: `Home at ${this.wording().clock(at)}`,
         take: () => this.actions.fitIn(walk, name, laterEnd.stays, { toMin: at }),

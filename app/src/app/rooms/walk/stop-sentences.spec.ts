@@ -1,5 +1,6 @@
 import type { Street } from '@roam-dial/core/plan';
 import { DEFAULT_APPROACH, DEFAULT_INTENTS, DEFAULT_SHOOTING, INTENT_KINDS, type Stop } from '@roam-dial/core/stop';
+import type { Walk } from '@roam-dial/core/walk';
 import { demoWorkspace } from '../../../testing/demo';
 import {
   approachSentence,
@@ -14,7 +15,8 @@ import {
 import { Wording } from '../../words/wording';
 
 const WORDING = new Wording({ lengthUnit: 'metres', clock: '24h' });
-const STEPS = demoWorkspace().walks[0]?.stops.find(({ id }) => id === 'orrel') as Stop;
+const WALK = demoWorkspace().walks[0] as Walk;
+const STEPS = WALK.stops.find(({ id }) => id === 'orrel') as Stop;
 const with_ = (over: Partial<Stop>): Stop => ({ ...STEPS, ...over });
 const movers = (over: Partial<Stop['movers']>): Stop => with_({ movers: { ...STEPS.movers, ...over } });
 const STREET: Street = { name: 'Orrel Steps', kind: 'steps', axisDeg: 48, widthM: 6, side: 'middle' };
@@ -60,14 +62,14 @@ describe('a stop in sentences', () => {
     );
     const leg = { course: { kind: 'unknown' as const }, distanceM: 400, walkMin: 6, reachMin: 0, spareMin: 0 };
     const times = with_({ arriveMin: 900, leaveMin: 940, walkMin: null, hours: { fromMin: 1080, toMin: 1380 } });
-    expect(whenSentence(times, leg, WORDING)).toBe('15:00 to 15:40, after 6 min on foot; open or lit 18:00 to 23:00.');
-    expect(whenSentence({ ...times, hours: null }, null, WORDING)).toBe('15:00 to 15:40.');
+    expect(whenSentence(WALK, times, leg, WORDING)).toBe('15:00 to 15:40, after 6 min on foot; open or lit 18:00 to 23:00.');
+    expect(whenSentence(WALK, { ...times, hours: null }, null, WORDING)).toBe('15:00 to 15:40.');
     const way = { points: [], lengthM: 312, stepsM: 0 };
     const along = { ...leg, course: { kind: 'streets' as const, way }, distanceM: 312 };
-    expect(whenSentence({ ...times, hours: null, walkMin: 9 }, along, WORDING)).toBe(
+    expect(whenSentence(WALK, { ...times, hours: null, walkMin: 9 }, along, WORDING)).toBe(
       '15:00 to 15:40, after 9 min on foot, 312 m along the streets.',
     );
-    expect(whenSentence({ ...times, hours: null }, { ...along, course: { kind: 'straight' } }, WORDING)).toBe(
+    expect(whenSentence(WALK, { ...times, hours: null }, { ...along, course: { kind: 'straight' } }, WORDING)).toBe(
       '15:00 to 15:40, after 6 min on foot, some 312 m.',
     );
     const walk = { approach: DEFAULT_APPROACH };

@@ -21,6 +21,7 @@ import { counted } from '../../words/counted';
 import { CHANGE_WORDS } from '../../words/set-up/light-changes';
 import { SMEAR_CHOICES } from './shooting-words';
 import type { Wording } from '../../words/wording';
+import { stayOn } from '../../words/walk/times';
 
 /** A stop told in sentences, one a section: what it says there before one opens it to change it. */
 
@@ -70,12 +71,13 @@ function wayWords({ course, distanceM }: Leg, wording: Wording): string {
 }
 
 /** "15:00 to 15:40, after 6 min on foot, 310 m along the streets." */
-export function whenSentence({ arriveMin, leaveMin, hours, walkMin }: Stop, leg: Leg | null, wording: Wording): string {
+export function whenSentence(on: Pick<Walk, 'day' | 'place'>, stop: Stop, leg: Leg | null, wording: Wording): string {
+  const { hours, walkMin } = stop;
   const onFoot = walkMin ?? leg?.walkMin ?? null;
   const way = leg === null ? '' : wayWords(leg, wording);
   const walk = onFoot === null ? '' : `, after ${wording.duration(onFoot)} on foot${way}`;
   const own = hours === null ? '' : `; open or lit ${wording.clock(hours.fromMin)} to ${wording.clock(hours.toMin)}`;
-  return `${wording.clock(arriveMin)} to ${wording.clock(leaveMin)}${walk}${own}.`;
+  return `${stayOn(on, stop, wording)}${walk}${own}.`;
 }
 
 export const INDOORS_WORDS = 'It stands inside a house: drag it out on the plan.';

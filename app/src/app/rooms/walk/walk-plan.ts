@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, untracked } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
-import { apparentSun, dayClock, sunPosition } from '@roam-dial/core/light';
+import { apparentSun, walkClock, sunPosition } from '@roam-dial/core/light';
 import { districtOf, isIndoors, placedStop, placeOf } from '@roam-dial/core/plan';
 import { type Stop, withDrawnEnd, zoneLawOf } from '@roam-dial/core/stop';
 import { type District, metresFrom } from '@roam-dial/core/streets';
@@ -99,7 +99,7 @@ export class WalkPlan {
   /** All of it is brought into view again when a stop is put down, or another walk is looked at. */
   protected readonly key = computed(() => `${this.walk().id}/${this.walk().districtId ?? ''}/${this.stops().length}`);
   /** Asking a zone for its clock is slow: once a day, not once a minute that is dragged over. */
-  private readonly clock = computed(() => dayClock(this.walk().day, this.walk().place.timeZone));
+  private readonly clock = computed(() => walkClock(this.walk().day, this.walk().place.timeZone));
   protected readonly sun = computed(() => {
     const [walk, stop, clock] = [this.walk(), this.stop(), this.clock()];
     if (clock === null) return null;

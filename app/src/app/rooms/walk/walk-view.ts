@@ -2,10 +2,11 @@ import { ChangeDetectionStrategy, Component, computed, effect, ElementRef, injec
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { ActivatedRoute } from '@angular/router';
-import { isSameDomain, timeDomain, type TimeDomain } from '../../drawing/time-axis';
+import { isSameDomain, type TimeDomain } from '../../drawing/time-axis';
+import { walkAxis } from '../../shared/walk-axis';
 import { type PauseBand, type StayMove, WalkChart } from './chart/walk-chart';
 import type { RowProfile, WalkRow } from './chart/walk-chart.geometry';
-import { LAST_MINUTE } from '@roam-dial/core/light';
+import { LAST_WALK_MINUTE } from '@roam-dial/core/light';
 import type { Walk } from '@roam-dial/core/walk';
 import { AppActions } from '../../state/app/app.actions';
 import { DayActions } from '../../state/plan/day.actions';
@@ -82,9 +83,10 @@ export class WalkView {
 
   protected readonly walk = computed(() => this.focus()?.walk ?? null);
   protected readonly stop = computed(() => this.focus()?.stop ?? null);
-  protected readonly domain = computed(() => this.heldDomain() ?? timeDomain(this.walk()?.stops ?? [], this.timeView().light), {
-    equal: isSameDomain,
-  });
+  protected readonly domain = computed(
+    () => this.heldDomain() ?? walkAxis(this.walk(), this.timeView().light, this.focus()?.minuteOfDay ?? 0, this.wording()),
+    { equal: isSameDomain },
+  );
   protected readonly rows = computed<readonly WalkRow[]>(() => {
     const walk = this.walk();
     if (walk === null) return [];
@@ -149,7 +151,7 @@ export class WalkView {
   protected movePause(walk: Walk, { id, minute }: { readonly id: string; readonly minute: number }): void {
     const pause = walk.pauses?.find((one) => one.id === id);
     if (pause === undefined) return;
-    const atMin = Math.min(LAST_MINUTE - pause.stayMin, Math.max(0, minute));
+    const atMin = Math.min(LAST_WALK_MINUTE - pause.stayMin, Math.max(0, minute));
     this.dayActions.changePause(walk, pause, 'atMin', (one) => ({ ...one, atMin }));
   }
 

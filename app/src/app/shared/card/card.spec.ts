@@ -48,7 +48,8 @@ describe('what is in focus', () => {
   it.each([
     ['15:36', 936],
     ['9:05', 545],
-    ['24:00', null],
+    ['24:40', 1480],
+    ['36:00', null],
     ['9:75', null],
     ['noon', null],
     [null, null],

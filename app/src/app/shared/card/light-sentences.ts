@@ -3,6 +3,7 @@ import type { Card } from '../../state/card/card.store';
 import { stopsText } from '../../words/walk/stops';
 import { missingWords, pictureLightWords } from '../../words/windows';
 import type { Wording } from '../../words/wording';
+import { stayOn } from '../../words/walk/times';
 
 /** What a card says of its moment: which minute, whose light, and whether that is the light of the picture. */
 
@@ -34,8 +35,8 @@ function surfaceWords({ light }: Pick<Card, 'light'>): string {
 
 /** Which stop, when one stands there, and the minute whose light all of the card is. */
 export function headline(card: Card, wording: Wording): string {
-  const { stop, stopIndex, minuteOfDay } = card;
-  const stay = `${wording.clock(stop.arriveMin)} to ${wording.clock(stop.leaveMin)}`;
+  const { walk, stop, stopIndex, minuteOfDay } = card;
+  const stay = stayOn(walk, stop, wording);
   const at = `light at ${wording.clock(minuteOfDay)}`;
   return isWithinStay(card)
     ? `Stop ${stopIndex + 1} · ${stay} · ${at}`

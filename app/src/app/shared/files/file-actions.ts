@@ -77,7 +77,7 @@ export class FileActions {
     const one = filed.stops[at] ?? null;
     if (one === null) throw new Error(`${nameOf(card.stop)} is set aside for today.`);
     const { cardPicture } = await fetched('The card picture', () => import('./card-picture'));
-    const picture = await cardPicture(fieldCard(one, at + 1, card, await this.ladderOf(card), wording));
+    const picture = await cardPicture(fieldCard(filed.walk, one, at + 1, card, await this.ladderOf(card), wording));
     saveBlob(picture, fileName(`${at + 1} ${one.stop.name}`, 'png'));
   }
 
@@ -113,7 +113,7 @@ export class FileActions {
     const fieldCards: FieldCard[] = [];
     for (const [k, one] of filed.stops.entries()) {
       const card = cards.get(one.stop.id) ?? null;
-      fieldCards.push(fieldCard(one, k + 1, card, card === null ? null : await this.ladderOf(card), wording));
+      fieldCards.push(fieldCard(filed.walk, one, k + 1, card, card === null ? null : await this.ladderOf(card), wording));
     }
     const { fieldCardsPdf } = await fetched('The field cards', () => import('./field-cards-pdf'));
     const bytes = await fieldCardsPdf(filed.walk.name, fieldCards);

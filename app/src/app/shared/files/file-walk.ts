@@ -11,6 +11,7 @@ import type { Wording } from '../../words/wording';
 import { type CardRow, cardRows } from '../card/card-rows';
 import { inFocusWords } from '../card/sentences';
 import { ladderLines } from '../card/ladder-lines';
+import { stayOn } from '../../words/walk/times';
 
 /** The card of each stop of the day at its arrival; null where there is none. */
 export type CardsOfDay = ReadonlyMap<string, Card | null>;
@@ -89,6 +90,7 @@ export interface FieldCard {
 }
 
 export function fieldCard(
+  walk: Walk,
   { stop, intent, windows }: FiledStop,
   number: number,
   card: Card | null,
@@ -100,7 +102,7 @@ export function fieldCard(
   return {
     number: String(number),
     name: stop.name,
-    when: `${wording.clock(stop.arriveMin)} to ${wording.clock(stop.leaveMin)} · ${intent}`,
+    when: `${stayOn(walk, stop, wording)} · ${intent}`,
     light: windows.map(({ fromMin, toMin }) => `${wording.clock(fromMin)} to ${wording.clock(toMin)}`).join(', '),
     numbers: rows.map(({ key, label, number: value, aside }) => ({
       label,

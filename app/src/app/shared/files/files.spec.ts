@@ -49,7 +49,7 @@ describe('a walk as it is filed', () => {
     const bare = cardsOfDay({ ...WORKSPACE, kit: [] }, walk, days);
     const without = fileWalk(walk, bare, days, legs, null, WORDING);
     expect(without.stops.every(({ setUp }) => setUp === null)).toBe(true);
-    const card = fieldCard(without.stops[0] as never, 1, null, null, WORDING);
+    const card = fieldCard(walk, without.stops[0] as never, 1, null, null, WORDING);
     expect(card).toMatchObject({ number: '1', numbers: [], ladder: [], when: '05:40 to 06:10 · Bright backdrop at night' });
   });
 });

@@ -1,14 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { LightRibbon } from '../../drawing/light-ribbon/light-ribbon';
-import { timeDomain, type TimeDomain } from '../../drawing/time-axis';
+import type { TimeDomain } from '../../drawing/time-axis';
+import { walkAxis } from '../walk-axis';
 import { CardStore } from '../../state/card/card.store';
 import { DaysStore } from '../../state/light/days.store';
 import { SelectionStore } from '../../state/selection/selection.store';
 import { TimeViewStore } from '../../state/selection/time-view';
 import { wordingSignal } from '../../state/workspace/wording.store';
 import { ValueField } from '../../fields/value-field';
-import { clockCodec } from '../../fields/codec';
+import { clockCodec, walkClockCodec } from '../../fields/codec';
 import { nameOf } from '../../words/name';
 
 /** The selected stop's light through the day, with the one time handle: the head of every planning room. */
@@ -62,8 +63,15 @@ export class RibbonHead {
 
   protected readonly stop = computed(() => this.focus()?.stop ?? null);
   protected readonly day = computed(() => this.days()?.get(this.stop()?.id ?? '') ?? null);
-  protected readonly ownDomain = computed(() => timeDomain(this.focus()?.walk?.stops ?? [], this.timeView().light));
-  protected readonly clock = computed(() => clockCodec(this.wording().clockStyle, (minute) => this.wording().clock(minute)));
+  protected readonly ownDomain = computed(() =>
+    walkAxis(this.focus()?.walk ?? null, this.timeView().light, this.focus()?.minuteOfDay ?? 0, this.wording()),
+  );
+  /** Past midnight is what lies before the stay there that a night walk begins with. */
+  protected readonly clock = computed(() => {
+    const clock = clockCodec(this.wording().clockStyle, (minute) => this.wording().clock(minute));
+    const arrivals = (this.focus()?.walk?.stops ?? []).map(({ arriveMin }) => arriveMin);
+    return walkClockCodec(clock, arrivals.length === 0 ? null : Math.min(...arrivals));
+  });
 
   protected toggleClose(): void {
     this.timeViewStore.toggle();

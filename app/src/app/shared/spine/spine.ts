@@ -33,6 +33,7 @@ import { apartNote, apartSentence } from '../../words/apart';
 import { fetched } from '../../base/fetched';
 import { grown } from '../../ui/grown';
 import { PartMissing } from '../../ui/part-missing';
+import { timeOn } from '../../words/walk/times';
 
 /** By then the first view is long there. */
 const UNASKED_AFTER_MS = 3000;
@@ -116,7 +117,8 @@ export class Spine {
   private readonly lines = computed(() => {
     const wording = this.wording();
     const apart = new Map(this.apart().flatMap((one) => (one.kind === 'walkFromMap' ? [] : [[one.stopId, one] as const])));
-    const legs = this.legs();
+    const [walk, legs] = [this.walk(), this.legs()];
+    if (walk === null) return [];
     return this.inOrder().map((stop, k) => {
       const leg = legs[k];
       const arriving = legs[k - 1];
@@ -125,7 +127,7 @@ export class Spine {
         number: stop.isSetAside === true ? '' : String(k + 1),
         isSetAside: stop.isSetAside === true,
         intent: INTENT_NAMES[stop.intent.kind],
-        time: stop.isSetAside === true ? 'not today' : wording.clock(stop.arriveMin),
+        time: stop.isSetAside === true ? 'not today' : timeOn(walk, stop.arriveMin, wording),
         then: leg === undefined ? '' : `then ${leg.walkMin} min`,
         late: arriving !== undefined && arriving.spareMin < 0 ? `${wording.duration(-arriving.spareMin)} late` : '',
         needsCare: stop.cautions.trim() !== '',

@@ -1,7 +1,8 @@
 import { Injectable, inject } from '@angular/core';
 import { lightInputFor, siteOf } from '@roam-dial/core/plan';
 import type { Stop, StopDay, StopDayInput } from '@roam-dial/core/stop';
-import { cloudOf, type Walk } from '@roam-dial/core/walk';
+import { MINUTES_PER_DAY } from '@roam-dial/core/light';
+import { cloudOf, minutesMeasured, type Walk } from '@roam-dial/core/walk';
 import {
   auditTime,
   BehaviorSubject,
@@ -53,6 +54,8 @@ export class DaysStore {
   private readonly queue = new DayQueue(this.client.days);
   private readonly known = new Map<string, Known>();
   private readonly arrived = new Subject<void>();
+  /** How many look at the night of the chosen stop. */
+  private readonly lookers = new BehaviorSubject(0);
   private readonly wantedSubject = new BehaviorSubject<readonly WantedDay[]>([]);
 
   readonly progress$: Observable<DaysProgress | null> = this.queue.progress$;
@@ -74,13 +77,18 @@ export class DaysStore {
   constructor() {
     combineLatest([
       inject(WorkspaceStore).workspace$.pipe(slice('kit', 'standard', 'districts', 'walks')),
-      inject(FocusStore).focus$.pipe(
-        map(({ walk, stop }) => ({ walk, stop })),
-        distinctUntilChanged((a, b) => a.walk === b.walk && a.stop === b.stop),
+      combineLatest([inject(FocusStore).focus$, this.lookers]).pipe(
+        map(([{ walk, stop, minuteOfDay }, lookers]): Looked => ({
+          walk,
+          stop,
+          looks: lookers > 0,
+          isPast: minuteOfDay >= MINUTES_PER_DAY,
+        })),
+        distinctUntilChanged((a, b) => a.walk === b.walk && a.stop === b.stop && a.isPast === b.isPast && a.looks === b.looks),
       ),
     ])
       .pipe(
-        map(([workspace, { walk, stop }]) => (walk === null ? [] : wantedDays(workspace, walk, stop))),
+        map(([workspace, looked]) => wantedDays(workspace, looked)),
         distinctUntilChanged(isSameWanted),
       )
       .subscribe(this.wantedSubject);
@@ -99,7 +107,7 @@ export class DaysStore {
 
   /** The days of a walk that is not on screen, or is there on another day: beside what is on it, and nothing of them is kept. */
   async of(workspace: Workspace, walk: Walk): Promise<DaysByStop> {
-    const wanted = wantedDays(workspace, walk, null);
+    const wanted = wantedDays(workspace, { walk, stop: null, isPast: false, looks: false });
     const kept = await firstValueFrom(this.kept.read(wanted.map(({ key }) => key)));
     const days = new Map<string, StopDay | null>();
     for (const { stop, key, question, district } of wanted) {
@@ -108,6 +116,15 @@ export class DaysStore {
       days.set(stop.id, own ?? (await firstValueFrom(answersOf(this.client.years.ask<'day'>(question, district)))));
     }
     return days;
+  }
+
+  /**
+   * From now on somebody looks at the night of the chosen stop: it is measured past midnight, also on a walk by day. Gives back what
+   * ends that; a page may begin before the one before it has ended.
+   */
+  lookPastMidnight(): () => void {
+    this.lookers.next(this.lookers.value + 1);
+    return () => this.lookers.next(this.lookers.value - 1);
   }
 
   /** Leaves what is still to be worked out; what is known stays. */
@@ -176,12 +193,24 @@ const isSameWanted = (a: readonly WantedDay[], b: readonly WantedDay[]): boolean
   a.length === b.length &&
   a.every(({ stop, key }, k) => b[k]?.key === key && b[k]?.stop.id === stop.id && b[k]?.stop.name === stop.name);
 
-/** The days of a walk's stops, the selected one's first. */
-function wantedDays(workspace: Workspace, walk: Walk, selected: Stop | null): readonly WantedDay[] {
+/** What is on screen, and whether it looks past midnight: the time handle, or the night of the chosen stop. */
+interface Looked {
+  readonly walk: Walk | null;
+  readonly stop: Stop | null;
+  readonly isPast: boolean;
+  readonly looks: boolean;
+}
+
+/** The days of a walk's stops, the selected one's first, past midnight where the walk or somebody looks there. */
+function wantedDays(workspace: Workspace, { walk, stop: selected, isPast, looks }: Looked): readonly WantedDay[] {
+  if (walk === null) return [];
+  const [minutes, ofSelected] = [isPast, isPast || looks].map((is) => minutesMeasured(walk, is ? MINUTES_PER_DAY : 0));
   const first = selected === null ? walk.stops : [selected, ...walk.stops.filter((stop) => stop !== selected)];
   return first.map((stop) => {
     const site = siteOf(workspace, walk, stop);
-    const input: Omit<StopDayInput, 'streets'> = { ...lightInputFor(workspace, walk, stop), day: walk.day, cloud: cloudOf(walk) };
+    const asked = { ...lightInputFor(workspace, walk, stop), day: walk.day, cloud: cloudOf(walk) };
+    const count = (stop === selected ? ofSelected : minutes) ?? MINUTES_PER_DAY;
+    const input: Omit<StopDayInput, 'streets'> = count === MINUTES_PER_DAY ? asked : { ...asked, minutes: count };
     const question = { kind: 'day', site: siteRefOf(site), input } as const;
     return { stop, key: JSON.stringify(question), question, district: site.kind === 'district' ? site.district : null };
   });

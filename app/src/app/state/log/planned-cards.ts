@@ -1,8 +1,7 @@
-import { MINUTES_PER_DAY } from '@roam-dial/core/light';
 import { type PlannedMoment, staysOf, type WalkLog } from '@roam-dial/core/log';
 import { minuteAt, momentOf, type Outing } from '@roam-dial/core/outing';
 import type { Stop } from '@roam-dial/core/stop';
-import type { Walk } from '@roam-dial/core/walk';
+import { isOfWalk, type Walk } from '@roam-dial/core/walk';
 import type { Workspace } from '../../storage/workspace';
 import { cardFor } from '../card/card.store';
 import type { DaysByStop } from '../light/days.store';
@@ -22,10 +21,7 @@ function cardsOfStay(workspace: Workspace, walk: Walk, days: DaysByStop) {
 
 /** The last time that it was really walked on its day: a rehearsal, or another day, says nothing of when frames were taken. */
 export function walkedOn({ outings }: Pick<Workspace, 'outings'>, walk: Walk): Outing | null {
-  const isOfDay = ({ startedMs }: Outing): boolean => {
-    const minute = minuteAt(walk, startedMs);
-    return minute >= 0 && minute < MINUTES_PER_DAY;
-  };
+  const isOfDay = ({ startedMs }: Outing): boolean => isOfWalk(walk, minuteAt(walk, startedMs));
   return outings.filter((one) => one.walkId === walk.id && one.clock.kind === 'own' && isOfDay(one)).at(-1) ?? null;
 }
 

@@ -2,7 +2,7 @@ import { Injectable, inject } from '@angular/core';
 import { LONGEST_NAME } from '@roam-dial/core/formats/archive';
 import { cutBetweenPasses, type DayFound, hoursOfPasses, type OrderFound, type PlannedStay } from '@roam-dial/core/plan';
 import { type HoursSpan, peopleWishOf, type Stop, type Wishes } from '@roam-dial/core/stop';
-import { DAY_OUT, type Pause, stopsInOrder, type Walk } from '@roam-dial/core/walk';
+import { dayOutOf, minutesMeasured, type Pause, stopsInOrder, type Walk } from '@roam-dial/core/walk';
 import { firstValueFrom, type Observable, type Subscription } from 'rxjs';
 import { createId } from '../../storage/defaults';
 import { DayClient } from '../../workers/day/day.client';
@@ -75,7 +75,7 @@ export class DayActions {
   fitIn(walk: Walk, name: string, stays: readonly PlannedStay[], longer: Partial<HoursSpan> = {}): void {
     this.day.remember({ walkId: walk.id, stays: ownStaysOf(walk) });
     const isLonger = Object.keys(longer).length > 0;
-    const lengthened = changeWalk(walk.id, (one) => ({ ...one, dayOut: { ...(one.dayOut ?? DAY_OUT), ...longer } }));
+    const lengthened = changeWalk(walk.id, (one) => ({ ...one, dayOut: { ...dayOutOf(one), ...longer } }));
     this.store.edit({ label: `fit in ${name}` }, (workspace) =>
       takePlan(walk.id, stays)(isLonger ? lengthened(workspace) : workspace),
     );
@@ -85,7 +85,7 @@ export class DayActions {
   async passAgain(walk: Walk, stop: Stop): Promise<void> {
     const day = (await firstValueFrom(this.days.days$)).get(stop.id) ?? null;
     const cut = day === null ? NOON : cutBetweenPasses(day);
-    const [first, second] = hoursOfPasses(stop.wishes?.open, cut);
+    const [first, second] = hoursOfPasses(stop.wishes?.open, cut, minutesMeasured(walk) - 1);
     const people = peopleWishOf(stop.intent, stop.wishes) === 'people' ? 'nobody' : 'people';
     const { fixedAtMin: _, isMust: __, ...usual } = stop.wishes ?? {};
     const again: Stop = {

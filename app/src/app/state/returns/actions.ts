@@ -1,6 +1,6 @@
 import { Injectable, Injector, inject } from '@angular/core';
 import { Router } from '@angular/router';
-import { LAST_MINUTE } from '@roam-dial/core/light';
+import { LAST_WALK_MINUTE } from '@roam-dial/core/light';
 import type { Return, ReturnDays } from '@roam-dial/core/outing';
 import { districtOf, metresOutside } from '@roam-dial/core/plan';
 import type { Stop } from '@roam-dial/core/stop';
@@ -122,12 +122,12 @@ function bodyIdOf({ kit }: Workspace): string | null {
 function stopOn({ stop }: Return, lightMin: number): Stop {
   const { isSetAside: _, hand: __, ...others } = stop;
   const stayMin = Math.max(BEFORE_MIN, stop.leaveMin - stop.arriveMin);
-  const arriveMin = Math.min(LAST_MINUTE - 1, Math.max(0, lightMin - BEFORE_MIN));
+  const arriveMin = Math.min(LAST_WALK_MINUTE - 1, Math.max(0, lightMin - BEFORE_MIN));
   return {
     ...others,
     id: createId(),
     arriveMin,
-    leaveMin: Math.min(LAST_MINUTE, arriveMin + stayMin),
+    leaveMin: Math.min(LAST_WALK_MINUTE, arriveMin + stayMin),
     walkMin: null,
     lightOffsetEv: 0,
   };

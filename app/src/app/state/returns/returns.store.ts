@@ -1,5 +1,5 @@
 import { Injectable, inject } from '@angular/core';
-import { dayClock, sunPosition } from '@roam-dial/core/light';
+import { walkClock, sunPosition } from '@roam-dial/core/light';
 import { type Return, type ReturnDays, runOn, sameDarkness } from '@roam-dial/core/outing';
 import { lightInputFor, siteOf } from '@roam-dial/core/plan';
 import type { Walk } from '@roam-dial/core/walk';
@@ -39,7 +39,7 @@ function walkOfReturn({ stop, place, districtId, day }: Return): Walk {
 
 /** Whether a return wants the sun, or the dark. */
 function isByDay({ stop, place, day, lightMin }: Return): boolean {
-  const clock = dayClock(day, place.timeZone);
+  const clock = walkClock(day, place.timeZone);
   const where = stop.position ?? place;
   return clock !== null && sunPosition({ ...where, time: new Date(clock.msAt(lightMin)), refraction: 'none' }).altitudeDeg > 0;
 }

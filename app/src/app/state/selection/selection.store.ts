@@ -1,4 +1,4 @@
-import { LAST_MINUTE } from '@roam-dial/core/light';
+import { LAST_WALK_MINUTE } from '@roam-dial/core/light';
 import { Injectable, inject } from '@angular/core';
 import { NavigationEnd, Router } from '@angular/router';
 import { BehaviorSubject, distinctUntilChanged, filter, map, type Observable, Subject, switchMap, timer } from 'rxjs';
@@ -11,12 +11,12 @@ export interface AddressSelection {
 }
 const REST_MS = 250;
 
-/** `15:36` as minutes from midnight; null for what is no time. */
+/** `15:36` as minutes from midnight, `24:40` of the day after; null for what is no time. */
 export function parseClock(text: string | null): number | null {
   const hit = /^(\d{1,2}):(\d{2})$/.exec(text ?? '');
   if (hit === null) return null;
   const minute = Number(hit[1]) * 60 + Number(hit[2]);
-  return Number(hit[2]) < 60 && minute <= LAST_MINUTE ? minute : null;
+  return Number(hit[2]) < 60 && minute <= LAST_WALK_MINUTE ? minute : null;
 }
 
 export function clockText(minuteOfDay: number): string {
@@ -62,12 +62,12 @@ export class SelectionStore {
   follow(walkId: string, stopId: string, minuteOfDay: number): void {
     const now = this.subject.value;
     if (now.walkId !== walkId || now.stopId !== stopId) {
-      this.navigate({ walk: walkId, stop: stopId, t: clockText(Math.min(LAST_MINUTE, Math.max(0, minuteOfDay))) }, true);
+      this.navigate({ walk: walkId, stop: stopId, t: clockText(Math.min(LAST_WALK_MINUTE, Math.max(0, minuteOfDay))) }, true);
     } else if (now.minuteOfDay !== minuteOfDay) this.setMinute(minuteOfDay);
   }
 
   setMinute(minuteOfDay: number): void {
-    const minute = Math.min(LAST_MINUTE, Math.max(0, Math.round(minuteOfDay)));
+    const minute = Math.min(LAST_WALK_MINUTE, Math.max(0, Math.round(minuteOfDay)));
     this.unwrittenMinute = minute;
     this.subject.next({ ...this.subject.value, minuteOfDay: minute });
     this.movedMinute.next();

@@ -63,19 +63,19 @@ describe('stops of a walk', () => {
 
 describe('stays', () => {
   const stop = { ...newStop('s', undefined), arriveMin: 600, leaveMin: 630 };
-  it('moves as a whole and stays within the day', () => {
+  it('moves as a whole and stays within the walk, which ends at noon of the next day', () => {
     expect(withArrival(stop, 700)).toMatchObject({ arriveMin: 700, leaveMin: 730 });
     expect(withArrival(stop, -50)).toMatchObject({ arriveMin: 0, leaveMin: 30 });
-    expect(withArrival(stop, 5000)).toMatchObject({ arriveMin: 1409, leaveMin: 1439 });
+    expect(withArrival(stop, 5000)).toMatchObject({ arriveMin: 2129, leaveMin: 2159 });
   });
-  it('begins when somebody says so, though the day ends before it does', () => {
+  it('begins when somebody says so, goes on past midnight, and ends with the walk', () => {
     expect(arrivingAt(stop, 700)).toMatchObject({ arriveMin: 700, leaveMin: 730 });
-    expect(arrivingAt({ ...stop, leaveMin: 1070 }, 1020)).toMatchObject({ arriveMin: 1020, leaveMin: 1439 });
-    expect(arrivingAt(stop, 1439)).toMatchObject({ arriveMin: 1438, leaveMin: 1439 });
+    expect(arrivingAt({ ...stop, leaveMin: 1070 }, 1020)).toMatchObject({ arriveMin: 1020, leaveMin: 1490 });
+    expect(arrivingAt(stop, 2159)).toMatchObject({ arriveMin: 2158, leaveMin: 2159 });
   });
   it('never leaves before it came', () => {
     expect(withLeaving(stop, 500).leaveMin).toBe(601);
-    expect(withLeaving(stop, 9999).leaveMin).toBe(1439);
+    expect(withLeaving(stop, 9999).leaveMin).toBe(2159);
   });
   it('keeps the answers when the intent stays, and starts afresh when it changes', () => {
     const pool = withIntent(stop, 'lightPool');

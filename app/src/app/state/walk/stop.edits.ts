@@ -1,4 +1,4 @@
-import { LAST_MINUTE } from '@roam-dial/core/light';
+import { LAST_WALK_MINUTE } from '@roam-dial/core/light';
 import { DEFAULT_INTENTS, type IntentKind, type Stop, type Wishes, zoneForIntent } from '@roam-dial/core/stop';
 import { takenBack } from './day-plan.edits';
 import { copyName, duplicated, replaced, type WorkspaceChange } from '../workspace/lists';
@@ -40,20 +40,20 @@ const SHORTEST_STAY_MIN = 1;
 /** The whole stay moved as it is; within the day. */
 export function withArrival(stop: Stop, minute: number): Stop {
   const stay = stop.leaveMin - stop.arriveMin;
-  const arriveMin = Math.min(LAST_MINUTE - Math.max(0, stay), Math.max(0, Math.round(minute)));
+  const arriveMin = Math.min(LAST_WALK_MINUTE - Math.max(0, stay), Math.max(0, Math.round(minute)));
   return { ...stop, arriveMin, leaveMin: arriveMin + stay };
 }
 
 /** An arrival that somebody names stands; what of the stay lies beyond the end of the day is cut. */
 export function arrivingAt(stop: Stop, minute: number): Stop {
   const stay = Math.max(SHORTEST_STAY_MIN, stop.leaveMin - stop.arriveMin);
-  const arriveMin = Math.min(LAST_MINUTE - SHORTEST_STAY_MIN, Math.max(0, Math.round(minute)));
-  return { ...stop, arriveMin, leaveMin: Math.min(LAST_MINUTE, arriveMin + stay) };
+  const arriveMin = Math.min(LAST_WALK_MINUTE - SHORTEST_STAY_MIN, Math.max(0, Math.round(minute)));
+  return { ...stop, arriveMin, leaveMin: Math.min(LAST_WALK_MINUTE, arriveMin + stay) };
 }
 
 /** Leaving stretches the stay; never before arrival. */
 export function withLeaving(stop: Stop, minute: number): Stop {
-  const leaveMin = Math.min(LAST_MINUTE, Math.max(stop.arriveMin + SHORTEST_STAY_MIN, Math.round(minute)));
+  const leaveMin = Math.min(LAST_WALK_MINUTE, Math.max(stop.arriveMin + SHORTEST_STAY_MIN, Math.round(minute)));
   return { ...stop, leaveMin };
 }
 

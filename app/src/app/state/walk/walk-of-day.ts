@@ -1,7 +1,7 @@
 import type { Place } from '@roam-dial/core/light';
 import { isWithinReach, kitInHand, lightFor, setUpInputFor, type StopOfDay, type PlannableWalk } from '@roam-dial/core/plan';
 import type { Stop, StopDay } from '@roam-dial/core/stop';
-import { minutesOnFoot, stopsToday, type Walk } from '@roam-dial/core/walk';
+import { endOfDayPlace, minutesOnFoot, stopsToday, type Walk } from '@roam-dial/core/walk';
 import type { Workspace } from '../../storage/workspace';
 import type { PlacePair, WayOf } from './foot-ways';
 
@@ -37,7 +37,7 @@ function placesOf({ stops, pauses = [] }: Walk): readonly (Place | null)[] {
 
 /** Every way that a plan may take, in one direction: the other is as long. */
 export function pairsOfDay(walk: Walk): readonly PlacePair[] {
-  const places = [...placesOf(walk), walk.startsAt ?? null, walk.endsAt ?? null];
+  const places = [...placesOf(walk), walk.startsAt ?? null, endOfDayPlace(walk)];
   return places.flatMap((from, k) => places.slice(k + 1).map((to) => ({ from, to })));
 }
 
@@ -72,13 +72,18 @@ export function walkOfDay(
   });
   const toAll = (place: Place | null | undefined): readonly number[] | null =>
     place == null ? null : places.map((to, k) => (isSomewhere(k) ? minutes(place, to) : 0));
-  const { day, place, dayOut, pauses } = walk;
+  const { day, place, dayOut, lastRide, pauses } = walk;
   return {
-    walk: { day, place, ...(dayOut === undefined ? {} : { dayOut }), ...(pauses === undefined ? {} : { pauses }) },
+    walk: {
+      ...{ day, place },
+      ...(dayOut === undefined ? {} : { dayOut }),
+      ...(lastRide === undefined ? {} : { lastRide }),
+      ...(pauses === undefined ? {} : { pauses }),
+    },
     stops,
     walksMin,
     fromStartMin: toAll(walk.startsAt),
-    toEndMin: toAll(walk.endsAt),
+    toEndMin: toAll(endOfDayPlace(walk)),
   };
 }
 
@@ -103,10 +108,11 @@ export function planSignature({ kit, standard }: Pick<Workspace, 'kit' | 'standa
     return { ...matters, stay, before, walkMin: before === null ? null : walkMin };
   });
   const pauses = walk.pauses?.map(({ atMin: _, name: __, ...pause }) => pause);
-  const { day, place, dayOut, startsAt, endsAt, approach, bodyId, districtId, cloud, forecast, windows } = walk;
+  const { day, place, dayOut, lastRide, lampsOut, startsAt, endsAt, approach, bodyId, districtId, cloud, forecast, windows } = walk;
+  const hours = [dayOut, lastRide, lampsOut];
   return [
     kit,
     standard,
-    JSON.stringify([stops, pauses, day, place, dayOut, startsAt, endsAt, approach, bodyId, districtId, cloud, forecast, windows]),
+    JSON.stringify([stops, pauses, day, place, hours, startsAt, endsAt, approach, bodyId, districtId, cloud, forecast, windows]),
   ];
 }

@@ -9,6 +9,7 @@ import { isSame } from '../../storage/patch';
 import type { Workspace } from '../../storage/workspace';
 import { addKitItem, changeSettings, duplicateKitItem, removeKitItem } from '../kit/edits';
 import { addStop, changeStop } from '../walk/stop.edits';
+import { changeWalk } from '../walk/walk.edits';
 import { kitNames } from '../../../testing/tabs';
 
 let run = 0;
@@ -85,9 +86,11 @@ describe('two tabs', () => {
   it('end in one state, which export and import reproduce, whatever is edited, undone and reloaded', async () => {
     const step = fc.record({
       tab: fc.constantFrom(0, 1),
-      what: fc.constantFrom('add', 'remove', 'rename', 'note', 'copy', 'undo', 'redo', 'reload', 'wait'),
+      what: fc.constantFrom('add', 'remove', 'rename', 'note', 'stay', 'ride', 'copy', 'undo', 'redo', 'reload', 'wait'),
       id: fc.constantFrom('a', 'b', 'c', 'body', 'lens'),
       text: fc.constantFrom('x', 'yy', 'zzz'),
+      // Past midnight as before it.
+      minute: fc.integer({ min: 0, max: 2158 }),
     });
     await fc.assert(
       fc.asyncProperty(fc.array(step, { minLength: 1, maxLength: 14 }), async (steps) => {
@@ -101,7 +104,7 @@ describe('two tabs', () => {
         const tabs = [first, openTab(shared)];
         await until((tabs[1] as typeof first).store, () => true);
         let made = 0;
-        for (const { tab, what, id, text } of steps) {
+        for (const { tab, what, id, text, minute } of steps) {
           const { store, database } = tabs[tab] as typeof first;
           if (what === 'add') store.edit({ label: what }, addKitItem(lens(`k${++made}`, text)));
           if (what === 'remove') store.edit({ label: what }, removeKitItem(id));
@@ -110,6 +113,16 @@ describe('two tabs', () => {
             store.edit(
               { label: what },
               changeStop('walk', id, (stop) => ({ ...stop, notes: text })),
+            );
+          if (what === 'stay')
+            store.edit(
+              { label: what },
+              changeStop('walk', id, (stop) => ({ ...stop, arriveMin: minute, leaveMin: minute + 1 })),
+            );
+          if (what === 'ride')
+            store.edit(
+              { label: what },
+              changeWalk('walk', (walk) => ({ ...walk, lastRide: { name: text, atMin: minute, position: null } })),
             );
           if (what === 'copy') store.edit({ label: what }, duplicateKitItem(id, `k${++made}`));
           if (what === 'undo') store.undo();

@@ -1,6 +1,6 @@
 import type { Lens } from '@roam-dial/core/kit';
 import { type FilmAnswer, filmsFor, type FilmStop } from '@roam-dial/core/metering';
-import { type FilmQuestion, filmStopsOf } from '@roam-dial/core/plan';
+import { type FilmQuestion, filmStopsOf, nightSchools, type SchoolByLight } from '@roam-dial/core/plan';
 import {
   type ApproachRow,
   compareApproaches,
@@ -24,7 +24,9 @@ export type SetUpQuestion =
   | { readonly kind: 'approaches'; readonly input: SetUpInput }
   | { readonly kind: 'firstLimit'; readonly input: SetUpInput; readonly focus: number | null }
   | { readonly kind: 'home'; readonly stops: readonly HomeStop[] }
-  | { readonly kind: 'film'; readonly of: FilmQuestion };
+  | { readonly kind: 'film'; readonly of: FilmQuestion }
+  /** What each way to photograph in the dark gives, from one light to another. */
+  | { readonly kind: 'night'; readonly input: SetUpInput; readonly lowEv100: number; readonly highEv100: number };
 
 /** The stops of a walk as film sees them, and the rolls at hand by what they do there, the best first. */
 export interface FilmsFound {
@@ -44,6 +46,7 @@ export interface SetUpAnswers {
   readonly firstLimit: FirstLimit | null;
   readonly home: HomeState | null;
   readonly film: FilmsFound;
+  readonly night: readonly SchoolByLight[];
 }
 
 export type SetUpAnswer = SetUpAnswers[keyof SetUpAnswers];
@@ -64,5 +67,7 @@ export function* setUpSteps(question: SetUpQuestion): Generator<null, SetUpAnswe
       return homeState(question.stops);
     case 'film':
       return filmsFound(question.of);
+    case 'night':
+      return nightSchools(question.input, question.lowEv100, question.highEv100);
   }
 }

@@ -24,7 +24,7 @@ const SOON_MIN = 30;
   imports: [PartMissing, Term, StreetPlan, StreetSectionDrawing],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './now-page.html',
-  styleUrls: ['../../set-up/page.scss', './now-page.scss'],
+  styleUrls: ['../../set-up/page.scss', '../figures.scss', './now-page.scss'],
 })
 export class NowPage {
   protected readonly room = inject(LightState);
@@ -142,7 +142,7 @@ export class NowPage {
 
   private litAt(minute: number): Uint8Array | null {
     const day = this.room.day();
-    return day?.hasWalls !== true || minute > 1439 ? null : litGroundAt(day, minute);
+    return day?.hasWalls !== true || minute >= day.keyEv100.length ? null : litGroundAt(day, minute);
   }
 
   private adjust(stopId: string, part: string, change: (stop: Stop) => Stop): void {

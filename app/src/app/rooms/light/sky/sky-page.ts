@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import type { ReadForecast } from '@roam-dial/core/formats/maps';
-import { cloudAt, dayClock, glareAngleDeg, moonView, POLARISER_PRICE_EV, polariserView, sunPosition } from '@roam-dial/core/light';
+import { cloudAt, walkClock, glareAngleDeg, moonView, POLARISER_PRICE_EV, polariserView, sunPosition } from '@roam-dial/core/light';
 import { placeOf } from '@roam-dial/core/plan';
 import { simulatedCloud } from '@roam-dial/core/stand-ins';
 import { cloudOf, type Walk } from '@roam-dial/core/walk';
@@ -79,7 +79,7 @@ export class SkyPage {
   protected readonly moon = computed(() => {
     const [walk, here] = [this.room.walk(), this.here()];
     if (walk === null || here === null) return '';
-    const clock = dayClock(walk.day, walk.place.timeZone);
+    const clock = walkClock(walk.day, walk.place.timeZone);
     if (clock === null) return '';
     const minute = this.room.minute();
     return moonSentence(moonView({ ...here, time: new Date(clock.msAt(minute)) }), this.room.wording().clock(minute));
@@ -87,7 +87,7 @@ export class SkyPage {
   /** The moon at the stops that are visited with the sun down. */
   protected readonly moons = computed(() => {
     const walk = this.room.walk();
-    const clock = walk === null ? null : dayClock(walk.day, walk.place.timeZone);
+    const clock = walk === null ? null : walkClock(walk.day, walk.place.timeZone);
     if (walk === null || clock === null) return [];
     return walk.stops.flatMap((stop) => {
       const middle = Math.round((stop.arriveMin + stop.leaveMin) / 2);

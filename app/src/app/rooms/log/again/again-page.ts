@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { dayClock, sunPosition } from '@roam-dial/core/light';
+import { walkClock, sunPosition } from '@roam-dial/core/light';
 import { type GoodFilter, isWanted, type PlaceFilter, thumbnailIdOf } from '@roam-dial/core/log';
 import type { Return } from '@roam-dial/core/outing';
 import { INTENT_NAMES, type IntentKind } from '@roam-dial/core/stop';
@@ -100,7 +100,7 @@ export class AgainPage {
 
   /** How the sun stood. */
   private thenOf({ stop, place, day, lightMin }: Return, sceneEv: number | null): string {
-    const clock = dayClock(day, place.timeZone);
+    const clock = walkClock(day, place.timeZone);
     if (clock === null) return '';
     const sun = sunPosition({ ...(stop.position ?? place), time: new Date(clock.msAt(lightMin)) });
     return lightThenWords({ minute: lightMin, sun, sceneEv }, this.wording());

@@ -1,5 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { placesWorked, type PlaceWorked } from '@roam-dial/core/log';
+import { LAST_WALK_MINUTE } from '@roam-dial/core/light';
 import { minuteAt, type Return, type ReturnDays } from '@roam-dial/core/outing';
 import type { Walk } from '@roam-dial/core/walk';
 import { combineLatest, distinctUntilChanged, map, type Observable, of, switchMap } from 'rxjs';
@@ -21,7 +22,6 @@ export interface PlaceAgain {
 
 /** More places are not looked through the year for at once: those with the most good frames come first. */
 const MOST_LOOKED_THROUGH = 40;
-const LAST = 1439;
 
 function lightOf({ walks }: Pick<Workspace, 'walks'>, { id, log, stopId, atMs }: PlaceWorked): Return | null {
   const walk: Walk | undefined = walks.find((one) => one.id === log.walkId);
@@ -34,7 +34,7 @@ function lightOf({ walks }: Pick<Workspace, 'walks'>, { id, log, stopId, atMs }:
     place: walk.place,
     districtId: walk.districtId ?? null,
     day: log.day,
-    lightMin: Math.min(LAST, Math.max(0, minute)),
+    lightMin: Math.min(LAST_WALK_MINUTE, Math.max(0, minute)),
     crowd: 'any',
     wrong: '',
     notedMs: atMs,

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSign
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import type { KitItem } from '@roam-dial/core/kit';
-import { dayClock, MINUTES_PER_DAY } from '@roam-dial/core/light';
+import { MINUTES_PER_DAY, walkClock } from '@roam-dial/core/light';
 import { clockOfPair, type LogCamera, type LogFrame, type PlacedFrame, proposeClock, type WalkLog } from '@roam-dial/core/log';
 import { wallMinuteAt } from '@roam-dial/core/outing';
 import { LogActions } from '../../../state/log/log.actions';
@@ -127,8 +127,13 @@ export class Cameras {
   /** One frame whose time is known puts all of its camera right. */
   protected takenAt(cameraName: string, minute: number): void {
     const [log, active] = [this.log(), this.active()];
-    const reallyMs = dayClock(log.day, log.timeZone)?.msAt(minute);
-    const shiftS = active === null || reallyMs === undefined ? null : clockOfPair(log, active.frame, reallyMs);
+    const clock = walkClock(log.day, log.timeZone);
+    if (active === null || clock === null) return;
+    // A time of day says no day: that of the two days of the walk which is nearer to what the camera says.
+    const nearMs = active.atMs ?? clock.msAt(minute);
+    const apartMs = (ms: number): number => Math.abs(ms - nearMs);
+    const [onDay, after] = [clock.msAt(minute), minute < MINUTES_PER_DAY / 2 ? clock.msAt(minute + MINUTES_PER_DAY) : Infinity];
+    const shiftS = clockOfPair(log, active.frame, apartMs(after) < apartMs(onDay) ? after : onDay);
     if (shiftS !== null) this.actions.setClock(log, cameraName, shiftS, 'pair');
   }
 

@@ -3,7 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
 import { MatButtonModule } from '@angular/material/button';
 import { type Film, filmExposedAt, rollIso } from '@roam-dial/core/kit';
-import { exposedBy, type FilmAnswer, filmAt, indicesOf } from '@roam-dial/core/metering';
+import { exposedBy, type FilmAnswer, filmAt, type FilmStop, indicesOf } from '@roam-dial/core/metering';
 import { isSameValue } from '@roam-dial/core/units';
 import { FilmChart } from './film-chart';
 import { KitActions } from '../../../state/kit/actions';
@@ -11,6 +11,7 @@ import { FilmStore } from './film.store';
 import { ChoiceField } from '../../../fields/choice-field';
 import { counted } from '../../../words/counted';
 import { filmIndexWords, pushWords } from '../../../words/set-up/film';
+import type { Wording } from '../../../words/wording';
 import { MeterState } from '../meter-state';
 
 interface Chosen {
@@ -23,6 +24,45 @@ interface Chosen {
 const offBy = (stops: number): string => `${stops < -0.05 ? '−' : stops > 0.05 ? '+' : ''}${Math.abs(stops).toFixed(1)}`;
 
 const keyOf = ({ index, pushStops }: Pick<Chosen, 'index' | 'pushStops'>): string => `${index.toFixed(4)}/${pushStops}`;
+
+/** A stop as film sees it: its light, what the roll holds of it, and how far off its worst is. */
+function filmRow(
+  stop: FilmStop,
+  name: string,
+  its: FilmAnswer['stops'][number] | undefined,
+  { film, answer, wording }: { readonly film: Film; readonly answer: FilmAnswer; readonly wording: Wording },
+) {
+  const { id, lowEv, highEv } = stop;
+  const [exposedFrom, exposedTo] = exposedBy(stop, film, answer.index);
+  return {
+    ...{ id, name, lowEv, highEv, exposedFrom, exposedTo },
+    isOutside: its?.isOutside === true,
+    pairs: its?.pairsAtMean ?? 0,
+    error: its === undefined ? '' : offBy(its.worstErrorEv),
+    words: `${name}: EV ${wording.ev(lowEv)} to ${wording.ev(highEv)}`,
+  };
+}
+
+function outsideWords(rows: readonly ReturnType<typeof filmRow>[]): string {
+  const outside = rows.filter(({ isOutside }) => isOutside);
+  if (outside.length === 0) return `All ${rows.length} stops are within it.`;
+  return `${counted(outside.length, 'stop falls', 'stops fall')} outside: ${outside.map(({ name }) => name).join(', ')}.`;
+}
+
+/** The best that a roll can be exposed at; none for one that was not ranked. */
+function bestOf(film: Film, ranked: readonly FilmAnswer[], wording: Wording) {
+  return ranked
+    .filter(({ filmId }) => filmId === film.id)
+    .slice(0, 1)
+    .map((its) => ({
+      id: film.id,
+      head: filmIndexWords(film, its, wording),
+      push: pushWords(its.pushStops),
+      outside: its.outside,
+      worth: Math.round(100 * its.worth),
+      best: its,
+    }));
+}
 
 /** Which roll for this walk, exposed at what: the stops that fall outside, and what is left at each. */
 @Component({
@@ -52,55 +92,21 @@ export class FilmPage {
     if (film === undefined) return null;
     const answer = picked?.filmId === film.id ? filmAt(found.stops, film, picked.index, picked.pushStops) : best;
     const nameOf = (id: string): string => finding.question.stops.find((stop) => stop.id === id)?.name || 'A stop';
-    const rows = found.stops.map((stop, k) => {
-      const its = answer.stops[k];
-      const [exposedFrom, exposedTo] = exposedBy(stop, film, answer.index);
-      const error = its === undefined ? '' : offBy(its.worstErrorEv);
-      return {
-        id: stop.id,
-        name: nameOf(stop.id),
-        lowEv: stop.lowEv,
-        highEv: stop.highEv,
-        exposedFrom,
-        exposedTo,
-        isOutside: its?.isOutside === true,
-        pairs: its?.pairsAtMean ?? 0,
-        error,
-        words: `${nameOf(stop.id)}: EV ${wording.ev(stop.lowEv)} to ${wording.ev(stop.highEv)}`,
-      };
-    });
-    const outside = rows.filter(({ isOutside }) => isOutside);
+    const rows = found.stops.map((stop, k) => filmRow(stop, nameOf(stop.id), answer.stops[k], { film, answer, wording }));
     return {
       film,
       answer,
       rows,
       head: filmIndexWords(film, answer, wording),
       push: pushWords(answer.pushStops),
-      outside:
-        outside.length === 0
-          ? `All ${rows.length} stops are within it.`
-          : `${counted(outside.length, 'stop falls', 'stops fall')} outside: ${outside.map(({ name }) => name).join(', ')}.`,
+      outside: outsideWords(rows),
       isAsLoaded: isSameValue(rollIso(film), answer.index) && film.pushStops === answer.pushStops,
       indices: indicesOf(film).map((one) => ({
         value: keyOf(one),
         label: `${wording.iso(one.index, 'third')}${one.pushStops === 0 ? '' : ', ' + pushWords(one.pushStops)}`,
       })),
       index: keyOf(answer),
-      bests: films.flatMap((one) => {
-        const its = found.ranked.find(({ filmId }) => filmId === one.id);
-        return its === undefined
-          ? []
-          : [
-              {
-                id: one.id,
-                head: filmIndexWords(one, its, wording),
-                push: pushWords(its.pushStops),
-                outside: its.outside,
-                worth: Math.round(100 * its.worth),
-                best: its,
-              },
-            ];
-      }),
+      bests: films.flatMap((one) => bestOf(one, found.ranked, wording)),
     };
   });
 

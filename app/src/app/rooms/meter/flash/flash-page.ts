@@ -1,19 +1,63 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { RouterLink } from '@angular/router';
-import { bodyShutters, widestFNumberAt } from '@roam-dial/core/kit';
-import { gelMired, liftWindow, powerAt } from '@roam-dial/core/metering';
-import { DEFAULT_INTENTS } from '@roam-dial/core/stop';
-import { snapToMark } from '@roam-dial/core/units';
+import { bodyShutters, type Flash, widestFNumberAt } from '@roam-dial/core/kit';
+import { gelMired, type LiftWindow, liftWindow, powerAt } from '@roam-dial/core/metering';
+import { DEFAULT_INTENTS, type Stop } from '@roam-dial/core/stop';
+import { snapToMark, type StopStep } from '@roam-dial/core/units';
 import { LiftChart } from './lift-chart';
 import { DaysStore } from '../../../state/light/days.store';
 import { ValueField } from '../../../fields/value-field';
 import { entryCodec, numberCodec } from '../../../fields/codec';
 import { gelWords, powerWords } from './flash-words';
+import type { Wording } from '../../../words/wording';
 import { MeterState } from '../meter-state';
 
 const FLASH_K = 5500;
 const LAMPS_K = 2900;
+
+/** When sky and flash balance, in words and for the drawing; null where they never do. */
+function liftView(
+  { span, balanceMin, ...window }: LiftWindow,
+  {
+    skyEv,
+    syncS,
+    slowestS,
+    step,
+    wording,
+  }: {
+    readonly skyEv: ArrayLike<number>;
+    readonly syncS: number;
+    readonly slowestS: number;
+    readonly step: StopStep;
+    readonly wording: Wording;
+  },
+) {
+  if (span === null || balanceMin === null) return null;
+  const [from, to] = [span.fromMin, span.toMin].map((minute) => wording.clock(minute));
+  return {
+    ...{ ...window, skyEv, span, balanceMin },
+    balance: wording.clock(balanceMin),
+    lasts: `${span.toMin - span.fromMin + 1} min, from ${from ?? ''} to ${to ?? ''}`,
+    fastest: `${wording.shutter(syncS, step)}, the fastest with flash`,
+    slowest: `${wording.shutter(slowestS, step)}, the slowest you can hold`,
+  };
+}
+
+/** The power that a flash needs where people pass: nearest, usual, farthest. */
+function powersOf(
+  { nearM, medianM, farM }: Stop['subject'],
+  { guideNumberM }: Flash,
+  setting: { readonly fNumber: number; readonly iso: number; readonly toneEv: number },
+  wording: Wording,
+) {
+  return [nearM, medianM, farM]
+    .filter((metres) => Number.isFinite(metres))
+    .map((metres) => ({
+      distance: wording.distance(metres),
+      words: powerWords(powerAt(metres, { ...setting, guideNumberM })),
+    }));
+}
 
 /** Where a stop lifts with a flash: when sky and flash balance, how long that lasts, the power by distance, the gel. */
 @Component({
@@ -49,9 +93,6 @@ export class FlashPage {
     const skyEv = this.days()?.get(stop.id)?.skyEv ?? null;
     const setting = { fNumber: this.ownFNumber() ?? setUp.aperture.fNumber, iso };
     const window = skyEv === null ? null : liftWindow({ ...setting, syncS, slowestS, skyToneEv: intent.skyUnderEv, skyEv });
-    const { flash } = kit;
-    const { nearM, medianM, farM } = stop.subject;
-    const distances = [nearM, medianM, farM].filter((metres) => Number.isFinite(metres));
     return {
       isLift,
       setting,
@@ -63,27 +104,10 @@ export class FlashPage {
       settings: `${wording.aperture(setting.fNumber, kit.lens.clickStep)}, ISO ${wording.iso(iso, kit.body.markStep)}`,
       isMeasured: skyEv !== null,
       window:
-        window === null || skyEv === null || window.span === null || window.balanceMin === null
-          ? null
-          : {
-              ...window,
-              skyEv,
-              span: window.span,
-              balanceMin: window.balanceMin,
-              balance: sayTime(window.balanceMin),
-              lasts: `${window.span.toMin - window.span.fromMin + 1} min, from ${sayTime(window.span.fromMin)} to ${sayTime(window.span.toMin)}`,
-              fastest: `${wording.shutter(syncS, kit.body.markStep)}, the fastest with flash`,
-              slowest: `${wording.shutter(slowestS, kit.body.markStep)}, the slowest you can hold`,
-            },
+        window === null || skyEv === null ? null : liftView(window, { skyEv, syncS, slowestS, step: kit.body.markStep, wording }),
       sayTime,
-      noFlash: flash === null,
-      powers:
-        flash === null
-          ? []
-          : distances.map((metres) => ({
-              distance: wording.distance(metres),
-              words: powerWords(powerAt(metres, { ...setting, guideNumberM: flash.guideNumberM, toneEv: intent.flashEv })),
-            })),
+      noFlash: kit.flash === null,
+      powers: kit.flash === null ? [] : powersOf(stop.subject, kit.flash, { ...setting, toneEv: intent.flashEv }, wording),
     };
   });
   protected readonly gel = computed(() => gelWords(gelMired(this.lampsK(), FLASH_K)));

@@ -73,7 +73,7 @@ export class LiftChart {
 
   protected readonly frame = plotFrame(MARGINS, HEIGHT_PX);
   private readonly minutes = computed(
-    () => [Math.max(0, this.fromMin() - BEFORE_MIN), Math.min(1439, this.toMin() + BEFORE_MIN)] as const,
+    () => [Math.max(0, this.fromMin() - BEFORE_MIN), Math.min(this.skyEv().length - 1, this.toMin() + BEFORE_MIN)] as const,
   );
   protected readonly x = computed(() => scaleLinear([...this.minutes()], [this.frame().left, this.frame().right]));
   private readonly y = computed(() =>

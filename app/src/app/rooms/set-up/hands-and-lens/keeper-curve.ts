@@ -24,6 +24,9 @@ const STEPS_PER_STOP = 4;
 /** The share at which hands are said to hold a time. */
 const HELD = 0.8;
 const NAMED_AT = 0.3;
+/** Where curves come closer than a name is wide, each name stands a level above the one before it. */
+const NAME_WIDTH_PX = 66;
+const CROWDED_AT = [0.1, NAMED_AT, 0.62];
 const THIRD = 1 / 3;
 
 /**
@@ -92,11 +95,7 @@ export class KeeperCurve {
         (log) => this.x()(log),
         (log) => this.y()(at(2 ** log)),
       )([...this.samples()]) ?? '';
-    return this.lines().map((one) => {
-      const low = this.samples().find((log) => one.at(2 ** log) < NAMED_AT);
-      const at = low ?? this.ends()[1];
-      return { ...one, path: draw(one.at), end: { x: this.x()(at), y: this.y()(one.at(2 ** at)) } };
-    });
+    return this.lines().map((one) => ({ ...one, path: draw(one.at) }));
   });
   protected readonly bandPath = computed(() => {
     const band = this.band();
@@ -116,9 +115,24 @@ export class KeeperCurve {
     })),
   );
   /** Names stand low on their curves, where these are farthest apart. */
-  protected readonly names = computed(() => this.curves().map(({ name, isOwn, end }) => ({ name, isOwn, ...end })));
+  protected readonly names = computed(() => {
+    const byTime = this.lines()
+      .map((one) => ({ one, ...this.placeAt(one, NAMED_AT) }))
+      .sort((a, b) => a.x - b.x);
+    const isCrowded = byTime.some(({ x }, k) => x - (byTime[k - 1]?.x ?? -Infinity) < NAME_WIDTH_PX);
+    return byTime.map(({ one, x, y }, k) => {
+      const place = isCrowded ? this.placeAt(one, CROWDED_AT[k] ?? NAMED_AT) : { x, y };
+      return { name: one.name, isOwn: one.isOwn, ...place };
+    });
+  });
   protected readonly handle = computed(() => ({ x: this.x()(Math.log2(this.limitS())), y: this.y()(HELD) }));
   protected readonly limitText = computed(() => this.say()(this.limitS()));
+
+  /** Where the curve first falls under the share, or its slow end. */
+  private placeAt({ at }: KeeperLine, share: number): { readonly x: number; readonly y: number } {
+    const log = this.samples().find((one) => at(2 ** one) < share) ?? this.ends()[1];
+    return { x: this.x()(log), y: this.y()(at(2 ** log)) };
+  }
 
   protected grab({ xPx }: PlacePx): void {
     this.dragFrom = { xPx, movedStops: 0 };

@@ -1,9 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { LAST_WALK_MINUTE } from '@roam-dial/core/light';
 import type { Wording } from '../../../words/wording';
 import { elementWidth } from '../../../drawing/element-size';
 import { Grip, type PlacePx } from '../../../drawing/grip';
 import { Handle, type HandleStep } from '../../../drawing/handle';
-import { hourTicks, minutesForStep, type TimeDomain, timeScale } from '../../../drawing/time-axis';
+import { hourTicks, midnightOn, minutesForStep, type TimeDomain, timeScale } from '../../../drawing/time-axis';
 import { otherLine, profilePath, rowHeights, type RowProfile, walkerLine, type WalkRow } from './walk-chart.geometry';
 import { windowSpan } from '../../../words/windows';
 
@@ -92,6 +93,11 @@ export class WalkChart {
   protected readonly hours = computed(() =>
     hourTicks(this.domain(), this.right() - this.gutter()).map((minute) => this.x()(minute)),
   );
+  protected readonly midnight = computed(() => {
+    const midnight = midnightOn(this.domain());
+    return midnight === null ? null : { ...midnight, x: this.x()(midnight.minute) };
+  });
+  protected readonly lastMinute = LAST_WALK_MINUTE;
   protected readonly handX = computed(() => this.x()(this.minute()));
   protected readonly lines = computed(() => {
     const x = this.x();
@@ -110,7 +116,7 @@ export class WalkChart {
       bars: row.windows
         .filter((window) => window.toMin > fromMin && window.fromMin < toMin)
         .map((window) => ({ ...window, x0: x(window.fromMin), x1: x(window.toMin + 1) })),
-      crowd: row.crowdByHour
+      crowd: [...row.crowdByHour, ...row.crowdByHour]
         .map((share, hour) => ({ hour, share, x0: x(hour * 60), x1: x(hour * 60 + 60) }))
         .filter(({ share, x0, x1 }) => share > 0 && x1 > x0),
     }));

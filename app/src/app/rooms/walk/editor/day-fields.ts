@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import type { HoursSpan } from '@roam-dial/core/stop';
-import { DAY_OUT, type Pause, PAUSE_FIELDS, type Walk } from '@roam-dial/core/walk';
+import { type LampsOut, overMidnight } from '@roam-dial/core/stop';
+import { dayOutOf, type LastRide, type Pause, PAUSE_FIELDS, type Walk } from '@roam-dial/core/walk';
 import { DayActions } from '../../../state/plan/day.actions';
 import { WalkActions } from '../../../state/walk/walk.actions';
 import { DescribedForm, type FieldChange } from '../../../fields/described-form';
-import { type FieldSpec, numberField, textField, valueField } from '../../../fields/field-spec';
-import { optional, placeCodec, restricted } from '../../../fields/codec';
+import { checkField, type FieldSpec, numberField, textField, valueField, within } from '../../../fields/field-spec';
+import { endOfWalkCodec, optional, placeCodec, restricted, walkClockCodec } from '../../../fields/codec';
 import { fieldReading } from '../../../shared/field-reading';
+import { LAMPS_OUT_ROWS, NEW_LAMPS_OUT } from './lamps-out-fields';
 
 /** A meal and a rest as they are when nobody has said more. */
 const NEW_PAUSES: Readonly<Record<'meal' | 'rest', Omit<Pause, 'id'>>> = {
@@ -15,22 +16,35 @@ const NEW_PAUSES: Readonly<Record<'meal' | 'rest', Omit<Pause, 'id'>>> = {
   rest: { name: 'Rest', stayMin: 20, fromMin: 900, toMin: 1020, position: null, atMin: null },
 };
 
-const outOf = ({ dayOut }: Walk): HoursSpan => dayOut ?? DAY_OUT;
+const NEW_LAST_RIDE: LastRide = { name: 'Last tram', atMin: 1492, position: null };
 
-/** When and where the day begins and ends. */
+const ofRide = (fields: readonly FieldSpec<LastRide>[]): readonly FieldSpec<Walk>[] =>
+  within<Walk, LastRide>(
+    ({ lastRide }) => lastRide ?? null,
+    (walk, lastRide) => ({ ...walk, lastRide }),
+    fields,
+    'last ride',
+  );
+
+/** When and where the day begins and ends, and until when the town is lit. */
 const OUT_FIELDS: readonly FieldSpec<Walk>[] = [
   valueField(
     'Out at the earliest',
-    (walk, { clock }) => restricted(clock, (minute) => minute < outOf(walk).toMin, 'has to be before the end'),
-    (walk) => outOf(walk).fromMin,
-    (walk, fromMin) => ({ ...walk, dayOut: { ...outOf(walk), fromMin } }),
+    (walk, { clock }) => restricted(walkClockCodec(clock), (minute) => minute < dayOutOf(walk).toMin, 'has to be before the end'),
+    (walk) => dayOutOf(walk).fromMin,
+    (walk, fromMin) => ({ ...walk, dayOut: { ...dayOutOf(walk), fromMin } }),
     { part: 'hours' },
   ),
   valueField(
     'Home at the latest',
-    (walk, { clock }) => restricted(clock, (minute) => minute > outOf(walk).fromMin, 'has to be after the start'),
-    (walk) => outOf(walk).toMin,
-    (walk, toMin) => ({ ...walk, dayOut: { ...outOf(walk), toMin } }),
+    (walk, { clock }) =>
+      restricted(
+        endOfWalkCodec(clock, dayOutOf(walk).fromMin),
+        (minute) => minute > dayOutOf(walk).fromMin,
+        'has to be after the start, and before noon of the next day',
+      ),
+    (walk) => dayOutOf(walk).toMin,
+    (walk, toMin) => ({ ...walk, dayOut: { ...dayOutOf(walk), toMin } }),
     { part: 'hours' },
   ),
   valueField(
@@ -47,6 +61,41 @@ const OUT_FIELDS: readonly FieldSpec<Walk>[] = [
     (walk, endsAt) => ({ ...walk, endsAt }),
     { width: 'double', placeholder: 'the last stop', part: 'end' },
   ),
+  checkField<Walk>(
+    'There is a last ride home to catch',
+    ({ lastRide }) => lastRide !== undefined,
+    ({ lastRide: _, ...walk }, has) => (has ? { ...walk, lastRide: NEW_LAST_RIDE } : walk),
+    { width: 'wide', part: 'last ride' },
+  ),
+  ...ofRide([textField('name', 'Last ride')]),
+  valueField(
+    'goes at',
+    (walk, { clock }) => endOfWalkCodec(clock, dayOutOf(walk).fromMin),
+    ({ lastRide }) => lastRide?.atMin ?? NEW_LAST_RIDE.atMin,
+    (walk, atMin) => ({ ...walk, lastRide: { ...(walk.lastRide ?? NEW_LAST_RIDE), atMin } }),
+    { isShown: ({ lastRide }) => lastRide !== undefined, part: 'last ride' },
+  ),
+  ...ofRide([
+    valueField(
+      'from',
+      () => optional(placeCodec()),
+      ({ position }) => position,
+      (ride, position) => ({ ...ride, position }),
+      { width: 'double', placeholder: 'where the day ends' },
+    ),
+  ]),
+  checkField<Walk>(
+    'The town’s street lamps are dimmed or off at night',
+    ({ lampsOut }) => lampsOut !== undefined,
+    ({ lampsOut: _, ...walk }, has) => (has ? { ...walk, lampsOut: NEW_LAMPS_OUT } : walk),
+    { width: 'wide', part: 'street lamps' },
+  ),
+  ...within<Walk, LampsOut>(
+    ({ lampsOut }) => lampsOut ?? null,
+    (walk, lampsOut) => ({ ...walk, lampsOut }),
+    LAMPS_OUT_ROWS,
+    'street lamps',
+  ),
 ];
 
 /** Of a meal or a rest; of its two ends the other gives way, so that they never cross. */
@@ -55,15 +104,15 @@ const PAUSE_FORM: readonly FieldSpec<Pause>[] = [
   numberField('stayMin', 'For', PAUSE_FIELDS.stayMin, { part: 'stayMin' }),
   valueField(
     'Not before',
-    (_, { clock }) => clock,
+    (_, { clock }) => walkClockCodec(clock),
     ({ fromMin }) => fromMin,
-    (pause, fromMin) => ({ ...pause, fromMin, toMin: Math.max(fromMin, pause.toMin) }),
+    (pause, fromMin) => ({ ...pause, fromMin, toMin: Math.max(fromMin, overMidnight(pause).toMin) }),
     { part: 'fromMin' },
   ),
   valueField(
     'Not after',
-    (_, { clock }) => clock,
-    ({ toMin }) => toMin,
+    ({ fromMin }, { clock }) => walkClockCodec(clock, fromMin),
+    (pause) => overMidnight(pause).toMin,
     (pause, toMin) => ({ ...pause, toMin, fromMin: Math.min(toMin, pause.fromMin) }),
     { part: 'toMin' },
   ),

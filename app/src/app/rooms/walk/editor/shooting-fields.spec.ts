@@ -11,6 +11,7 @@ const CONTEXT: StopContext = {
   lenses: [],
   lens: null,
   hasWalls: false,
+  afterMin: null,
   isInvented: true,
   isLocked: false,
 };

@@ -12,6 +12,8 @@ export interface StopContext extends FieldReading {
   readonly hasWalls: boolean;
   /** The place of the walk is made up. */
   readonly isInvented: boolean;
+  /** When one comes to the stop before it, minutes of the walk; null for the first. */
+  readonly afterMin: number | null;
   /** The focus is locked on a spot. */
   readonly isLocked: boolean;
 }

@@ -5,7 +5,7 @@ import { MatExpansionModule } from '@angular/material/expansion';
 import { districtOf, isIndoors, isStreetOf, ofKind, siteOf, streetAt, withStreet } from '@roam-dial/core/plan';
 import type { Approach, Intent, IntentKind, Stop } from '@roam-dial/core/stop';
 import { metresFrom } from '@roam-dial/core/streets';
-import type { Walk } from '@roam-dial/core/walk';
+import { stopBefore, type Walk } from '@roam-dial/core/walk';
 import { StopActions } from '../../../state/walk/stop.actions';
 import { type CardTarget, CardFocus } from '../../../state/selection/card-focus';
 import { LegsStore } from '../../../state/walk/legs.store';
@@ -116,6 +116,7 @@ export class StopEditor {
     ],
     hasWalls: this.hasWalls(),
     isInvented: this.walk().place.isInvented,
+    afterMin: stopBefore(this.walk(), this.stop())?.arriveMin ?? null,
     isLocked: (this.stop().approach ?? this.walk().approach).focus === 'lockedOnSpot',
   }));
 
@@ -147,7 +148,7 @@ export class StopEditor {
     const leg = this.legs()[walk.stops.findIndex(({ id }) => id === stop.id) - 1] ?? null;
     return {
       picture: pictureSentence(stop, this.lens()?.name ?? null, wording),
-      when: whenSentence(stop, leg, wording),
+      when: whenSentence(this.walk(), stop, leg, wording),
       day: daySentence(stop, wording),
       where: whereSentence(stop, this.streetThere(), this.isInside(), wording),
       zone: zoneSentence(stop, wording),

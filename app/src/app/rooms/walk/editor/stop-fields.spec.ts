@@ -26,6 +26,7 @@ const CONTEXT: StopContext = {
   lenses: [],
   lens: null,
   hasWalls: true,
+  afterMin: null,
   isInvented: false,
   isLocked: true,
 };
@@ -47,6 +48,7 @@ const SECTIONS: readonly (readonly FieldSpec<Stop, StopContext>[])[] = [
 const FULL: Stop = {
   ...newStop('a', undefined),
   hours: { fromMin: 600, toMin: 700 },
+  lampsOut: { fromMin: 60, toMin: 300, leftShare: 0.25 },
   sunGap: { fromDeg: 100, toDeg: 200, aboveDeg: 20 },
   position: { latitude: 46.5, longitude: -20.7 },
   walkMin: 4,

@@ -1,9 +1,11 @@
 import type { Place } from '@roam-dial/core/light';
 import {
+  areStreetLamps,
   asZoneKind,
   HOURS_FIELDS,
   isMovementOfMatter,
   isOfThing,
+  type LampsOut,
   MOVERS_FIELDS,
   type Movers,
   ofPeople,
@@ -20,7 +22,7 @@ import {
 } from '@roam-dial/core/stop';
 import { firstOf } from '@roam-dial/core/units';
 import { PLACE_FIELDS } from '@roam-dial/core/walk';
-import { numberCodec, optional, restricted } from '../../../fields/codec';
+import { numberCodec, optional, restricted, walkClockCodec } from '../../../fields/codec';
 import { codecOf } from '../../../fields/field-codec';
 import {
   checkField,
@@ -35,6 +37,7 @@ import {
 import { arrivingAt, withLeaving } from '../../../state/walk/stop.edits';
 import { newStop } from '../../../storage/defaults';
 import { CONSENT_CHOICES, LAMP_CHOICES, LIGHT_CHANGE_CHOICES, PAVEMENT_CHOICES, ZONE_CHOICES } from '../words';
+import { LAMPS_OUT_ROWS, NEW_LAMPS_OUT } from './lamps-out-fields';
 import { FRAME_FIELDS } from './shooting-fields';
 import type { StopContext } from './stop-context';
 
@@ -72,14 +75,15 @@ const HOURS: readonly FieldSpec<NonNullable<Stop['hours']>, StopContext>[] = [
 export const WHEN_FIELDS: readonly StopField[] = [
   valueField(
     'Arrive',
-    (_, { clock }) => clock,
+    (_, { clock, afterMin }) => walkClockCodec(clock, afterMin),
     ({ arriveMin }) => arriveMin,
     (stop, minute) => arrivingAt(stop, minute),
     { hasSteppers: true, part: 'arrival' },
   ),
   valueField(
     'Leave',
-    ({ arriveMin }, { clock }) => restricted(clock, (minute) => minute > arriveMin, 'must be after the arrival'),
+    ({ arriveMin }, { clock }) =>
+      restricted(walkClockCodec(clock, arriveMin), (minute) => minute > arriveMin, 'must be after the arrival'),
     ({ leaveMin }) => leaveMin,
     (stop, minute) => withLeaving(stop, minute),
     { hasSteppers: true, part: 'leaving' },
@@ -109,7 +113,21 @@ export const STREET_FIELDS: readonly StopField[] = [
   }),
 ];
 
-export const LAMP_FIELDS: readonly StopField[] = [choiceField('lamps', 'Lamps there', LAMP_CHOICES, { part: 'lamps' })];
+export const LAMP_FIELDS: readonly StopField[] = [
+  choiceField('lamps', 'Lamps there', LAMP_CHOICES, { part: 'lamps' }),
+  checkField<Stop, StopContext>(
+    'They are dimmed or off at hours of their own',
+    ({ lampsOut }) => lampsOut !== undefined,
+    ({ lampsOut: _, ...stop }, has) => (has ? { ...stop, lampsOut: NEW_LAMPS_OUT } : stop),
+    { width: 'wide', isShown: ({ lamps }) => areStreetLamps(lamps), part: 'lamps' },
+  ),
+  ...within<Stop, LampsOut, StopContext>(
+    ({ lampsOut, lamps }) => (areStreetLamps(lamps) ? (lampsOut ?? null) : null),
+    (stop, lampsOut) => ({ ...stop, lampsOut }),
+    LAMPS_OUT_ROWS,
+    'lamps',
+  ),
+];
 
 export const GAP_FIELDS: readonly StopField[] = [
   checkField(

@@ -3,7 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { DEFAULT_STAY } from '@roam-dial/core/day';
 import { isAloneWished, type PeopleWish, peopleWishOf, type Stop, type Wishes, WISHES_FIELDS } from '@roam-dial/core/stop';
 import type { Walk } from '@roam-dial/core/walk';
-import { hoursCodec, optional } from '../../../fields/codec';
+import { hoursCodec, optional, walkClockCodec } from '../../../fields/codec';
 import { DescribedForm, type FieldChange } from '../../../fields/described-form';
 import { codecOf } from '../../../fields/field-codec';
 import { checkField, type FieldSpec, valueField } from '../../../fields/field-spec';
@@ -31,7 +31,7 @@ export const WISHED_FIELDS: readonly FieldSpec<Stop>[] = [
   ),
   valueField(
     'Starts exactly at',
-    (_, { clock }) => optional(clock),
+    ({ arriveMin }, { clock }) => optional(walkClockCodec(clock, arriveMin)),
     (stop) => wishesOf(stop).fixedAtMin ?? null,
     (stop, minute) => withWishes(stop, { fixedAtMin: minute ?? undefined }),
     { placeholder: 'any time', part: 'fixed time' },
