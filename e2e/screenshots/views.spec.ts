@@ -89,7 +89,7 @@ test('at the table', async ({ app }) => {
   await page.getByRole('article', { name: 'Your hands' }).waitFor();
   await shoot(app, 'log-lessons');
   // Last of all: it leaves the demo planned, and the night on.
-  await app.open('/walk?walk=demo-walk&stop=arcade&t=19:20');
+  await app.open('/walk?walk=demo-night&stop=night-arcade&t=24:05');
   await page.getByRole('button', { name: 'Plan it' }).click();
   await page.getByText(/Expect \d\.\d pictures/).waitFor({ timeout: 120_000 });
   await page.keyboard.press('n');

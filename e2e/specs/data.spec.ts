@@ -28,7 +28,7 @@ test('export, wipe, import: everything is back', async ({ app, problems }) => {
   const again = await app.settings();
   await again.getByLabel('When importing').selectOption({ label: 'Replace all that is here' });
   await importText(again, 'mine.json', text);
-  await expect(again).toContainText('mine.json imported: 1 walks, 10 kit items');
+  await expect(again).toContainText('mine.json imported: 2 walks, 10 kit items');
   // What it says is in is stored: a reload at once keeps it.
   await page.reload();
   await expect(app.field('Where to stand, what to wait for')).toHaveValue('Own words: ∞, “quotes”, ünïcode');
@@ -61,7 +61,7 @@ test('adding keeps what is here, and undo takes it back', async ({ app, page: _p
 const BROKEN: readonly (readonly [name: string, change: (demo: any) => unknown, says: string])[] = [
   ['cut short', (demo) => JSON.stringify(demo).slice(0, 500), 'The file is not whole JSON'],
   ['foreign', () => '{"type":"FeatureCollection","features":[]}', 'This is not a Roam Dial file'],
-  ['newer', (demo) => JSON.stringify({ ...demo, version: 99 }), 'version 99; this program reads up to 5'],
+  ['newer', (demo) => JSON.stringify({ ...demo, version: 99 }), 'version 99; this program reads up to 6'],
   [
     'wrong in one place',
     (demo) => {

@@ -68,8 +68,8 @@ test.describe('the demo in a new browser', () => {
     await app.page.getByRole('menuitem', { name: 'Sluice to arcade' }).click();
     await app.spine.getByRole('button', { name: /^Walk: Sluice/ }).click();
     await app.page.getByRole('menuitem', { name: 'Remove this walk' }).click();
-    await expect(app.spine.getByRole('button', { name: /^Walk: New walk/ })).toBeVisible();
-    await app.spine.getByRole('button', { name: /^Walk: New walk/ }).click();
+    await expect(app.spine.getByRole('button', { name: /^Walk: Lamps to the last tram/ })).toBeVisible();
+    await app.spine.getByRole('button', { name: /^Walk: Lamps/ }).click();
     await app.page.getByRole('menuitem', { name: 'Restore the demo' }).click();
     await app.expectStops(8);
   });

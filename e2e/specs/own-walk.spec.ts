@@ -1,39 +1,7 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import type { Page } from '@playwright/test';
+import { dropFile, QUARTER, tapPlan } from '../fixtures/own-map.js';
 import { expect, test } from '../fixtures/test.js';
 
-const QUARTER = join(import.meta.dirname, '../maps/quarter.osm');
-
 test.use({ hasMeasured: false, hasSectionsOpen: false });
-
-/** A file let go over the middle of the window, as from the desktop. */
-async function dropFile(page: Page, path: string, name: string): Promise<void> {
-  const text = readFileSync(path, 'utf8');
-  const data = await page.evaluateHandle(
-    ([content, fileName]) => {
-      const transfer = new DataTransfer();
-      transfer.items.add(new File([content], fileName));
-      return transfer;
-    },
-    [text, name] as const,
-  );
-  await page.dispatchEvent('main', 'dragover', { dataTransfer: data });
-  await expect(page.getByText('Drop it: a map starts a new walk')).toBeVisible();
-  await page.dispatchEvent('main', 'drop', { dataTransfer: data });
-}
-
-/** Taps the plan so many metres east and north of its middle; its scale is read off its own bar. */
-async function tapPlan(page: Page, east: number, north: number): Promise<void> {
-  const plan = page.locator('.rd-plan');
-  await plan.scrollIntoViewIfNeeded();
-  const bar = plan.locator('.leaflet-control-scale-line');
-  const metres = Number.parseFloat((await bar.textContent()) ?? '');
-  const [barBox, box] = [await bar.boundingBox(), await plan.boundingBox()];
-  if (barBox === null || box === null) throw new Error('no plan on screen');
-  const perMetre = barBox.width / metres;
-  await page.mouse.click(box.x + box.width / 2 + east * perMetre, box.y + box.height / 2 - north * perMetre);
-}
 
 test.describe('a walk of one’s own', () => {
   test('from a dropped map to measured windows and a card', async ({ app }) => {
