@@ -69,4 +69,12 @@ describe('cloud by the hour', () => {
       1, 0.5, 0.5, 0, 0.3,
     ]);
   });
+  it('goes on to noon of the next day where it has those hours; else the last one holds', () => {
+    const evening = Array.from({ length: 24 }, (_, hour) => (hour < 20 ? 0 : 0.8));
+    const morning = Array.from({ length: 12 }, (_, hour) => (hour < 2 ? 0.8 : 0.2));
+    expect([1439, 1500, 2159].map((minute) => cloudAt(evening, minute))).toEqual([0.8, 0.8, 0.8]);
+    expect([1500, 1530, 1560, 2159].map((minute) => Number(cloudAt([...evening, ...morning], minute).toFixed(3)))).toEqual([
+      0.8, 0.5, 0.2, 0.2,
+    ]);
+  });
 });

@@ -9,12 +9,12 @@ describe('a simulated forecast', () => {
     expect(simulatedCloud({ day: '2027-03-14', seed: 1 })).not.toEqual(one);
     for (let seed = 0; seed < 200; seed++) {
       const hours = simulatedCloud({ day, seed });
-      expect(hours).toHaveLength(24);
+      expect(hours).toHaveLength(36);
       expect(hours.every((cloud) => cloud >= 0 && cloud <= 1)).toBe(true);
     }
   });
   it('makes clear days and overcast ones', () => {
-    const means = Array.from({ length: 200 }, (_, seed) => simulatedCloud({ day, seed }).reduce((a, b) => a + b, 0) / 24);
+    const means = Array.from({ length: 200 }, (_, seed) => simulatedCloud({ day, seed }).reduce((a, b) => a + b, 0) / 36);
     expect([means.some((mean) => mean < 0.15), means.some((mean) => mean > 0.85)]).toEqual([true, true]);
   });
   it('refuses a day that is none', () => {

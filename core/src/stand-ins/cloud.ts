@@ -14,9 +14,11 @@ function stream(seed: number): () => number {
 }
 
 const KNOT_HOURS = 6;
+const DAY_HOURS = 24;
+const MORNING_HOURS = 12;
 
 /**
- * A made-up day of cloud, the same for the same day and seed: a level for the day, a wander over six-hourly knots, a little
+ * A made-up day of cloud and the morning after, 36 hours, the same for the same day and seed: a level for the day, a wander over six-hourly knots, a little
  * unrest by the hour. A stand-in for a forecast, simulated, and to be labelled so.
  * @throws TypeError, RangeError for a malformed day or a seed that is no number.
  */
@@ -27,12 +29,17 @@ export function simulatedCloud(options: { readonly day: string; readonly seed: n
   checkFinite('seed', seed);
   const next = stream(Number(day.replaceAll('-', '')) * 31 + Math.floor(seed));
   const level = next();
-  const knots = Array.from({ length: 24 / KNOT_HOURS + 1 }, () => level + (next() - 0.5) * 0.7);
-  return Array.from({ length: 24 }, (_, hour) => {
-    const knot = Math.floor(hour / KNOT_HOURS);
-    const share = (hour % KNOT_HOURS) / KNOT_HOURS;
-    const wander = (1 - share) * (knots[knot] as number) + share * (knots[knot + 1] as number);
-    const cloud = wander + (next() - 0.5) * 0.15;
-    return Math.round(Math.min(1, Math.max(0, cloud)) * 100) / 100;
-  });
+  const drawKnots = (count: number): number[] => Array.from({ length: count }, () => level + (next() - 0.5) * 0.7);
+  const hoursAlong = (knots: readonly number[], count: number): number[] =>
+    Array.from({ length: count }, (_, hour) => {
+      const knot = Math.floor(hour / KNOT_HOURS);
+      const share = (hour % KNOT_HOURS) / KNOT_HOURS;
+      const wander = (1 - share) * (knots[knot] as number) + share * (knots[knot + 1] as number);
+      const cloud = wander + (next() - 0.5) * 0.15;
+      return Math.round(Math.min(1, Math.max(0, cloud)) * 100) / 100;
+    });
+  const knots = drawKnots(DAY_HOURS / KNOT_HOURS + 1);
+  const today = hoursAlong(knots, DAY_HOURS);
+  const onwards = [...knots.slice(-1), ...drawKnots(MORNING_HOURS / KNOT_HOURS)];
+  return [...today, ...hoursAlong(onwards, MORNING_HOURS)];
 }

@@ -90,6 +90,7 @@ export {
   type BestDay,
   bestDays,
   CARPET_ROWS,
+  CARPET_STARTS,
   CARPET_STATES,
   CARPET_STEP_MIN,
   type CarpetState,

@@ -23,8 +23,8 @@ export class MapsService {
     return this.read(file, (text) => ({ kind: 'district', text, options })) as Reading<ReadDistrict>;
   }
 
-  readForecast(file: File): Reading<ReadForecast> {
-    return this.read(file, (text) => ({ kind: 'forecast', text })) as Reading<ReadForecast>;
+  readForecast(file: File, day: string): Reading<ReadForecast> {
+    return this.read(file, (text) => ({ kind: 'forecast', text, day })) as Reading<ReadForecast>;
   }
 
   async writeDistrict(district: District): Promise<string> {

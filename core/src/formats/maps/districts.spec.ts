@@ -278,6 +278,21 @@ describe('a forecast of one’s own', () => {
     expect(mixed.ok && [mixed.cloudByHour[7], mixed.cloudByHour[8]]).toEqual([0.4, 0.5]);
   });
 
+  it('goes on past midnight, by dates or where the hours begin again', () => {
+    const hoursOf = (text: string, day?: string): readonly number[] => {
+      const answer = readForecast(text, day);
+      return answer.ok ? answer.cloudByHour : [];
+    };
+    const turning = hoursOf('22,0.2\n23,0.4\n0,0.6\n1,0.8');
+    expect([turning.length, turning[21], turning[22], turning[24], turning[25], turning[35]]).toEqual([
+      36, 0.2, 0.2, 0.6, 0.8, 0.8,
+    ]);
+    const dated = '2027-03-12T22:00,0.1\n2027-03-13T22:00,0.3\n2027-03-14T00:00,0.5\n2027-03-14T22:00,0.9';
+    const ofDay = hoursOf(dated, '2027-03-13');
+    expect([ofDay[22], ofDay[23], ofDay[24]].map((cloud) => Number(cloud?.toFixed(3)))).toEqual([0.3, 0.4, 0.5]);
+    expect(readForecast(dated, '2027-05-01')).toMatchObject({ ok: false, message: 'The file says nothing about 2027-05-01.' });
+  });
+
   it.each([
     ['hour,cloud\n', 'no row', null],
     ['hour,cloud\n25,0.5', 'no hour', 'line 2'],

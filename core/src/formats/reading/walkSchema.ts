@@ -57,7 +57,7 @@ export const walkSchema = required<Walk>({
   ...numbersOf(WALK_FIELDS),
   forecast: required<CloudForecast>({
     source: Joi.valid('simulated', 'own'),
-    cloudByHour: Joi.array().items(share).length(24),
+    cloudByHour: Joi.array().items(share).min(24).max(36),
   }).optional(),
   districtId: id.allow(null).optional(),
   windows: Joi.object(

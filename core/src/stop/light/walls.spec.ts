@@ -323,6 +323,14 @@ describe('a year', () => {
     ]);
     expect(bestDays({ days, quality: new Uint8Array(quality.length) })).toEqual([]);
   });
+  it('has best nights over midnight: 23:00 to 1:00 of a date is one piece, and the last day has no night', () => {
+    const days = Array.from({ length: 20 }, (___, k) => `2027-05-${String(k + 1).padStart(2, '0')}`);
+    const quality = new Uint8Array(days.length * CARPET_ROWS);
+    void quality.fill(255, 2 * CARPET_ROWS + 138, 3 * CARPET_ROWS + 6);
+    void quality.fill(255, 19 * CARPET_ROWS + 100, 20 * CARPET_ROWS);
+    expect(bestDays({ days, quality }, 5, 720)).toEqual([{ day: '2027-05-03', goodMinutes: 120, bestMin: 1410 }]);
+    expect(bestDays({ days, quality }).map(({ day }) => day)).toEqual(['2027-05-20', '2027-05-03']);
+  });
 });
 
 describe('the same light again', () => {

@@ -18,6 +18,12 @@ import { dayFrame, instantOf, type StopDayInput } from './stopDay.js';
 export const CARPET_STEP_MIN = 10;
 export const CARPET_ROWS = MINUTES_PER_DAY / CARPET_STEP_MIN;
 
+/**
+ * Where a column of the carpet begins: at midnight, or at noon, so that the night of a date is one piece. Cells of a year follow
+ * one another, so minute `m` of a walk on day `k` is cell `144 k + ⌊m / 10⌋` in both.
+ */
+export const CARPET_STARTS = [0, MINUTES_PER_DAY / 2] as const;
+
 export const CARPET_STATES = ['night', 'shade', 'sun'] as const;
 export type CarpetState = (typeof CARPET_STATES)[number];
 
@@ -140,21 +146,32 @@ export interface BestDay {
   readonly day: string;
   /** Minutes of good light, each weighted by its quality. */
   readonly goodMinutes: number;
-  /** The best stretch of an hour, by its middle. */
+  /** The best stretch of an hour, by its middle, in minutes of a walk of that day: from 1440 on the next day's. */
   readonly bestMin: number;
 }
 
-/** The days of a year on which an intent has most light, best first; days that are within a week of a better one left out. */
-export function bestDays({ days, quality }: Pick<YearOfQuality, 'days' | 'quality'>, count = 5): readonly BestDay[] {
-  const all = days.map((day, k): BestDay => {
-    const row = Array.from(quality.subarray(k * CARPET_ROWS, (k + 1) * CARPET_ROWS), (value) => value / 255);
+/**
+ * The days of a year on which an intent has most light, best first; days that are within a week of a better one left out.
+ * With `fromMin` 720 a day runs from its noon to the next, so that its night is one: the last of `days` has no such night.
+ */
+export function bestDays(
+  { days, quality }: Pick<YearOfQuality, 'days' | 'quality'>,
+  count = 5,
+  fromMin: (typeof CARPET_STARTS)[number] = 0,
+): readonly BestDay[] {
+  const first = fromMin / CARPET_STEP_MIN;
+  const whole = fromMin === 0 ? days : days.slice(0, -1);
+  const all = whole.map((day, k): BestDay => {
+    const from = first + k * CARPET_ROWS;
+    const row = Array.from(quality.subarray(from, from + CARPET_ROWS), (value) => value / 255);
     const good = row.map((value) => (value >= 0.25 ? value : 0));
     let best = { sum: 0, from: 0 };
     for (let from = 0; from + 6 <= CARPET_ROWS; from++) {
       const sum = good.slice(from, from + 6).reduce((a, b) => a + b, 0);
       if (sum > best.sum + 1e-9) best = { sum, from };
     }
-    return { day, goodMinutes: CARPET_STEP_MIN * good.reduce((a, b) => a + b, 0), bestMin: (best.from + 3) * CARPET_STEP_MIN };
+    const bestMin = fromMin + (best.from + 3) * CARPET_STEP_MIN;
+    return { day, goodMinutes: CARPET_STEP_MIN * good.reduce((a, b) => a + b, 0), bestMin };
   });
   const ranked = all
     .filter(({ goodMinutes }) => goodMinutes > 0)

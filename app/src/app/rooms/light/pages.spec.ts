@@ -56,7 +56,9 @@ function room(stopId: string, { minute = 900, change = (walk: Walk): Walk => wal
     isDone: signal(false),
     isStopped: signal(false),
     best: signal<readonly { day: string; goodMinutes: number; bestMin: number }[]>([]),
-    worked: signal<CarpetCell | null>(null),
+    worked: signal<{ day: string; minuteOfDay: number } | null>(null),
+    isByNights: signal(false),
+    fromMin: signal(0),
     withinDeg: signal(2),
     again: signal<readonly SameLight[] | null>(null),
     stop: (): void => year.isStopped.set(true),
@@ -241,6 +243,20 @@ describe('the year', () => {
     carpet?.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight' }));
     carpet?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
     expect([walk().day, minutes, labels]).toEqual(['2027-03-14', [900], ['go to Sun 14 March']]);
+  });
+
+  it('has a night in one piece: after midnight it is the evening’s walk that is gone to', () => {
+    const { year, minutes, walk, labels } = room('orrel');
+    year.isByNights.set(true);
+    year.fromMin.set(720);
+    const page = open(YearPage);
+    const carpet = rootOf(page).querySelector('[role=slider]');
+    for (let k = 0; k < 10; k++) carpet?.dispatchEvent(new KeyboardEvent('keydown', { key: 'PageUp' }));
+    page.detectChanges();
+    expect(carpet?.getAttribute('aria-valuetext')).toBe('Sun 14 March, 01:00: night.');
+    carpet?.dispatchEvent(new KeyboardEvent('keydown', { key: 'Enter' }));
+    expect([walk().day, minutes, labels]).toEqual(['2027-03-13', [1500], []]);
+    expect(textOf(page)).toContain('Best nights');
   });
 
   it('lists the best days, or that there are none', () => {

@@ -1,10 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import type { ReadForecast } from '@roam-dial/core/formats/maps';
-import { cloudAt, walkClock, glareAngleDeg, moonView, POLARISER_PRICE_EV, polariserView, sunPosition } from '@roam-dial/core/light';
+import {
+  cloudAt,
+  dayOfMinute,
+  walkClock,
+  glareAngleDeg,
+  moonView,
+  POLARISER_PRICE_EV,
+  polariserView,
+  sunPosition,
+} from '@roam-dial/core/light';
 import { placeOf } from '@roam-dial/core/plan';
 import { simulatedCloud } from '@roam-dial/core/stand-ins';
-import { cloudOf, type Walk } from '@roam-dial/core/walk';
+import { cloudOf, goesPastMidnight, type Walk } from '@roam-dial/core/walk';
 import { MapsService } from '../../../reading/maps.service';
 import { StopActions } from '../../../state/walk/stop.actions';
 import { WalkActions } from '../../../state/walk/walk.actions';
@@ -18,6 +27,7 @@ function seedOf({ place }: Walk, count: number): number {
 }
 
 const HEIGHT = 64;
+const HOURS = 24;
 
 /** What the sky does that day: cloud by the hour, the polariser, the moon, and what a reading said. */
 @Component({
@@ -47,9 +57,14 @@ export class SkyPage {
   protected readonly hours = computed(() => {
     const walk = this.room.walk();
     if (walk === null) return [];
-    return Array.from({ length: 24 }, (_, hour) => {
+    // The morning after matters to a walk that goes on into it.
+    const count = goesPastMidnight(walk) ? (walk.forecast?.cloudByHour.length ?? HOURS) : HOURS;
+    return Array.from({ length: count }, (_, hour) => {
       const cloud = cloudAt(cloudOf(walk), hour * 60);
-      return { hour, cloud, percent: Math.round(100 * cloud), label: this.room.wording().hour(hour * 60), height: cloud * HEIGHT };
+      const wording = this.room.wording();
+      const label =
+        hour === HOURS ? wording.weekday(dayOfMinute(walk.day, walk.place.timeZone, hour * 60)) : wording.hour(hour * 60);
+      return { hour, cloud, percent: Math.round(100 * cloud), label, height: cloud * HEIGHT };
     });
   });
   protected readonly nowCloud = computed(() => {
@@ -128,8 +143,9 @@ export class SkyPage {
     const field = event.target as HTMLInputElement;
     const file = field.files?.[0];
     field.value = '';
-    if (file === undefined) return;
-    this.maps.readForecast(file).subscribe((step) => {
+    const walk = this.room.walk();
+    if (file === undefined || walk === null) return;
+    this.maps.readForecast(file, walk.day).subscribe((step) => {
       if (step.kind === 'done') this.take(file.name, step.answer);
       else if (step.kind !== 'progress') this.problem.set(`${file.name}: ${step.message} Nothing was changed.`);
     });

@@ -1,6 +1,8 @@
 import { MatProgressBarModule } from '@angular/material/progress-bar';
+import { MatSlideToggleModule } from '@angular/material/slide-toggle';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Router } from '@angular/router';
+import { dayOfMinute, MINUTES_PER_DAY } from '@roam-dial/core/light';
 import { type CarpetCell, YearCarpet } from './year-carpet';
 import { WalkActions } from '../../../state/walk/walk.actions';
 import { SelectionStore } from '../../../state/selection/selection.store';
@@ -14,7 +16,7 @@ const MOST_AGAIN = 8;
 /** The stop through the year: its carpet, its best days, and when the same light comes again. */
 @Component({
   selector: 'rd-light-year',
-  imports: [MatProgressBarModule, ValueField, YearCarpet],
+  imports: [MatProgressBarModule, MatSlideToggleModule, ValueField, YearCarpet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './year-page.html',
   styleUrls: ['../../set-up/page.scss', './year-page.scss'],
@@ -29,7 +31,7 @@ export class YearPage {
   protected readonly angle = numberCodec({ low: 0.2, high: 20, unit: '°', decimals: 1, step: 0.5 });
   protected readonly theme = computed(() => this.room.workspace()?.settings.theme ?? 'light');
   protected readonly percent = computed(() =>
-    Math.round((100 * this.year.daysDone()) / Math.max(1, this.year.quality()?.days.length ?? 365)),
+    Math.round((100 * this.year.daysDone()) / Math.max(1, this.year.quality()?.days.length ?? 366)),
   );
   protected readonly best = computed(() => {
     const wording = this.room.wording();
@@ -60,16 +62,19 @@ export class YearPage {
   });
 
   /** There at that time: the walk's day is changed, which undo takes back. */
-  protected go({ day, minuteOfDay }: CarpetCell): void {
+  protected go({ day, minute }: CarpetCell): void {
     const walk = this.room.walk();
     if (walk === null) return;
     if (day !== walk.day) this.walkActions.goTo(walk, day, this.room.wording().day(day));
-    this.selection.setMinute(minuteOfDay);
+    this.selection.setMinute(minute);
   }
 
   protected keep(): void {
     const walk = this.room.walk();
-    if (walk !== null) this.year.worked.set({ day: walk.day, minuteOfDay: this.room.minute() });
+    if (walk === null) return;
+    const minute = this.room.minute();
+    const day = dayOfMinute(walk.day, walk.place.timeZone, minute);
+    this.year.worked.set({ day, minuteOfDay: minute % MINUTES_PER_DAY });
   }
 
   protected showStreet(cell: CarpetCell): void {

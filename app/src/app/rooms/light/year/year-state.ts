@@ -1,7 +1,15 @@
 import { computed, inject, Injectable, linkedSignal, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { lightInputFor, siteOf } from '@roam-dial/core/plan';
-import { bestDays, type SameLight, type YearInput, type YearOfQuality, type YearOfSun } from '@roam-dial/core/stop';
+import {
+  bestDays,
+  CARPET_STARTS,
+  isOfTheDark,
+  type SameLight,
+  type YearInput,
+  type YearOfQuality,
+  type YearOfSun,
+} from '@roam-dial/core/stop';
 import { EMPTY, map, of, startWith, switchMap } from 'rxjs';
 import { answersOf } from '../../../workers/answers';
 import { LightClient } from '../../../workers/light/light.client';
@@ -9,6 +17,15 @@ import { type LightQuestion, siteRefOf } from '../../../workers/light/light-jobs
 import { LightState } from '../light-state';
 
 type YearQuestion = Extract<LightQuestion, { kind: 'yearOfSun' }>;
+
+const MOST_BEST = 5;
+const DAY_MS = 86_400_000;
+
+/** The days from a year's first to the next year's first: the night of 31 December ends on that. */
+function yearInput(day: string): Required<Pick<YearInput, 'fromDay' | 'days'>> {
+  const year = Number(day.slice(0, 4));
+  return { fromDay: `${day.slice(0, 4)}-01-01`, days: (Date.UTC(year + 1, 0) - Date.UTC(year, 0)) / DAY_MS + 1 };
+}
 
 const SAME_CONTENT = { equal: (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b) };
 
@@ -25,9 +42,15 @@ export class YearState {
   private readonly question = computed<YearQuestion | null>(() => {
     const [workspace, walk, stop] = [this.room.workspace(), this.room.walk(), this.room.stop()];
     if (workspace === undefined || walk === null || stop === null) return null;
-    const input: Omit<YearInput, 'streets'> = { ...lightInputFor(workspace, walk, stop), fromDay: `${walk.day.slice(0, 4)}-01-01` };
+    const input: Omit<YearInput, 'streets'> = { ...lightInputFor(workspace, walk, stop), ...yearInput(walk.day) };
     return { kind: 'yearOfSun', site: siteRefOf(siteOf(workspace, walk, stop)), input };
   }, SAME_CONTENT);
+  /** Nights in one piece, from noon to noon: for pictures of the dark, until it is chosen otherwise. */
+  readonly isByNights = linkedSignal(() => {
+    const intent = this.room.stop()?.intent;
+    return intent !== undefined && isOfTheDark(intent);
+  });
+  readonly fromMin = computed(() => CARPET_STARTS[this.isByNights() ? 1 : 0]);
   private readonly district = computed(() => {
     const site = this.room.site();
     return site.kind === 'district' ? site.district : null;
@@ -63,7 +86,9 @@ export class YearState {
   readonly isDone = computed(() => this.quality() !== null && this.daysDone() === this.quality()?.days.length);
   readonly best = computed(() => {
     const found = this.quality();
-    return found === null || !this.isDone() ? [] : bestDays(found);
+    if (found === null || !this.isDone()) return [];
+    const days = this.isByNights() ? found.days : found.days.slice(0, -1);
+    return bestDays({ ...found, days }, MOST_BEST, this.fromMin());
   });
 
   readonly again = toSignal<readonly SameLight[] | null>(
