@@ -1,6 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
+import { framesTakenAt } from '../fixtures/frames.js';
 import { dropFile, QUARTER, tapPlan } from '../fixtures/own-map.js';
 import { expect, test } from '../fixtures/test.js';
 import { NOW } from '../settings.js';
@@ -89,6 +90,19 @@ test.describe('a night of one’s own', () => {
     expect(table).toContain('2026-11-29 00:15');
     const text = opened('pdftotext', '-layout', await saved(page, 'Field cards to print (PDF)'), '-');
     expect(text).toMatch(/Sun 00:15 to 00:\d\d/);
+    const gpx = readFileSync(await saved(page, 'Way and stops (GPX)'), 'utf8');
+    expect(gpx).toContain('<time>2026-11-29T01:15:00.000Z</time><name>Late</name>');
+    expect(gpx).toMatch(/Lit street by night, Sun 00:15–00:\d\d/);
+
+    // Afterwards: a camera whose clock is a day behind, its frames of both sides of midnight.
+    await app.room('Log');
+    const behind = ['27 21:50:00', '27 21:58:00', '27 22:04:00', '28 00:16:00', '28 00:19:00', '28 00:22:00'];
+    await page.getByLabel('Photo files').setInputFiles([...framesTakenAt(behind.map((time) => `2026:11:${time}`))]);
+    const taken = page.getByRole('listbox', { name: 'Frames of the walk' }).getByRole('option');
+    await expect(taken).toHaveCount(6, { timeout: 60_000 });
+    await expect(page.locator('main')).toContainText(/5 of them in stays of the walk/);
+    await expect(page.getByLabel('Clock corrected by')).toHaveValue('+24:00:00');
+    await expect(page.locator('main')).toContainText(/Late\s*3\s*M00004.JPG/);
   });
 });
 

@@ -1,3 +1,4 @@
+import { DateTime } from 'luxon';
 import { dayOfMinute, MINUTES_PER_DAY, walkClock } from '../../light/index.js';
 import type { Course } from '../../outing/index.js';
 import type { Stop } from '../../stop/index.js';
@@ -60,12 +61,23 @@ export function dayAndTime(
   return { day: dayOfMinute(day, place.timeZone, shown), time: clockOf(shown) };
 }
 
+/** `15:06–15:40`, `Sat 22:13–Sun 00:13`, `Sun 00:15–00:40`: the weekday where the next day comes in. */
+function spanLine({ day, place }: Pick<Walk, 'day' | 'place'>, fromMin: number, toMin: number): string {
+  const named = (minute: number): string => {
+    const shown = DateTime.fromISO(dayOfMinute(day, place.timeZone, minute), { locale: 'en' }).toFormat('ccc');
+    return `${shown} ${clockOf(minute)}`;
+  };
+  const isOver = fromMin < MINUTES_PER_DAY && toMin >= MINUTES_PER_DAY;
+  const from = isOver || fromMin >= MINUTES_PER_DAY ? named(fromMin) : clockOf(fromMin);
+  return `${from}–${isOver ? named(toMin) : clockOf(toMin)}`;
+}
+
 /** Everything about a stop in lines. */
-export function stopLines(filed: FiledStop): readonly string[] {
+export function stopLines(filed: FiledStop, walk: Pick<Walk, 'day' | 'place'>): readonly string[] {
   const { stop, intent, windows } = filed;
-  const light = windows.map(({ fromMin, toMin }) => `${clockOf(fromMin)}–${clockOf(toMin)}`).join(', ');
+  const light = windows.map(({ fromMin, toMin }) => spanLine(walk, fromMin, toMin)).join(', ');
   return [
-    `${intent}, ${clockOf(stop.arriveMin)}–${clockOf(stop.leaveMin)}`,
+    `${intent}, ${spanLine(walk, stop.arriveMin, stop.leaveMin)}`,
     setUpLine(filed),
     light === '' ? '' : `Light ${light}`,
     stop.notes.trim(),

@@ -70,6 +70,14 @@ describe('GPX', () => {
     expect(gpx.routes[0]?.map(({ latitude, longitude }) => ({ latitude, longitude }))).toEqual([HERE, CORNER, THERE]);
     expect(gpx.routes[0]?.map(({ name }) => name)).toEqual(['A', '', NAME]);
   });
+  it('names the days where a stay or its light goes over midnight', () => {
+    const late = filedStop({ arriveMin: 1333, leaveMin: 1453 }, { windows: [{ fromMin: 1066, toMin: 1930 }] });
+    const [point] = gpxOf(writeGpx(filed('2027-03-13', [late]))).waypoints;
+    expect(point?.description).toContain('Light pool, Sat 22:13–Sun 00:13\n');
+    expect(point?.description).toContain('Light Sat 17:46–Sun 08:10');
+    // 22:13 an hour behind UTC.
+    expect(point?.atMs).toBe(Date.parse('2027-03-13T23:13:00Z'));
+  });
   it('leaves out what stands nowhere, and is whole without any stop', () => {
     expect(gpxOf(writeGpx(filed('2027-03-13', [filedStop({ position: null })])))).toMatchObject({ waypoints: [], routes: [] });
     expect(gpxOf(writeGpx(filed('2027-03-13', [])))).toMatchObject({ name: 'A walk & more', routes: [] });

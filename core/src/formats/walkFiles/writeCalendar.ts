@@ -147,7 +147,7 @@ export function writeCalendar(filed: FiledWalk, nowMs: number): string {
     const { stop, windows } = one;
     const stay = eventOf(walk, one, { fromMin: stop.arriveMin, toMin: stop.leaveMin }, `${stop.id}-stay@roam-dial`, stamp);
     stay.addPropertyWithValue('summary', plainText(stop.name));
-    stay.addPropertyWithValue('description', plainText(stopLines(one).join('\n')));
+    stay.addPropertyWithValue('description', plainText(stopLines(one, walk).join('\n')));
     if (!walk.place.isInvented) stay.addPropertyWithValue('location', plainText(walk.place.name));
     calendar.addSubcomponent(stay);
     windows.forEach((window, k) => {

@@ -1,5 +1,6 @@
 import { walkClock, type Place } from '../../light/index.js';
 import { type FiledStop, type FiledWalk, stopLines } from './filedWalk.js';
+import type { Walk } from '../../walk/index.js';
 import { xmlText } from './xml.js';
 
 const degrees = (angle: number): string => angle.toFixed(7);
@@ -10,12 +11,13 @@ function element(name: string, text: string): string {
 }
 
 /** A place with what is said of it, in the order that the schema wants: time, name, desc, type. */
-function point(tag: 'wpt' | 'rtept', place: Place, filed: FiledStop, time: string): string {
+function point(tag: 'wpt' | 'rtept', place: Place, filed: FiledStop, walk: Walk): string {
   const { stop, intent } = filed;
+  const clock = walkClock(walk.day, walk.place.timeZone);
   const said = [
-    element('time', time),
+    element('time', clock === null ? '' : new Date(clock.msAt(stop.arriveMin)).toISOString()),
     element('name', stop.name),
-    element('desc', stopLines(filed).join('\n')),
+    element('desc', stopLines(filed, walk).join('\n')),
     element('type', intent),
   ];
   return `<${tag} ${at(place)}>${said.join('')}</${tag}>`;
@@ -26,14 +28,12 @@ function point(tag: 'wpt' | 'rtept', place: Place, filed: FiledStop, time: strin
  * yet are left out. Times are instants, in UTC, as the format has them. Source: the GPX 1.1 schema.
  */
 export function writeGpx({ walk, stops }: FiledWalk): string {
-  const clock = walkClock(walk.day, walk.place.timeZone);
-  const timeOf = ({ stop }: FiledStop): string => (clock === null ? '' : new Date(clock.msAt(stop.arriveMin)).toISOString());
   const placed = stops.flatMap((filed) => (filed.stop.position === null ? [] : [{ filed, place: filed.stop.position }]));
-  const waypoints = placed.map(({ filed, place }) => point('wpt', place, filed, timeOf(filed)));
+  const waypoints = placed.map(({ filed, place }) => point('wpt', place, filed, walk));
   const route = placed.flatMap(({ filed, place }) => {
     // Both ends of a way are stops themselves.
     const between = filed.course.slice(1, -1).map((one) => `<rtept ${at(one)}/>`);
-    return [...between, point('rtept', place, filed, timeOf(filed))];
+    return [...between, point('rtept', place, filed, walk)];
   });
   return [
     '<?xml version="1.0" encoding="UTF-8"?>',

@@ -1,7 +1,6 @@
 import { signal, type Type } from '@angular/core';
 import { type ComponentFixture, TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
-import type { CarpetCell } from './year/year-carpet';
 import { lightInputFor } from '@roam-dial/core/plan';
 import {
   CARPET_ROWS,
