@@ -9,6 +9,8 @@ const CORE = [
   'kit',
   'stop',
   'metering',
+  'sight',
+  'sight',
   'setup',
   'walk',
   'day',

@@ -13,6 +13,7 @@ export { checkTimeZone, type DaySpan, localDaySpan } from './localDay.js';
 export { type MoonName, moonName, moonView, type MoonView } from './moon.js';
 export { angleBetweenDeg, glareAngleDeg, POLARISER_PRICE_EV, polariserView, type PolariserView } from './polariser.js';
 export { type Building, isStrictlyInside, type LevelRay, passesThrough, type Prism, readPrism } from './prisms.js';
+export { type Boxed, type PrismGrid, prismGrid, walkGrid } from './prismGrid.js';
 export { type Refraction } from './refraction.js';
 export { isSunlit, type ScenePoint, type ShadowScene, shadowScene } from './shadowScene.js';
 export {
@@ -34,5 +35,6 @@ export {
 } from './sky.js';
 export { type SunEvents, sunEvents } from './sunEvents.js';
 export { sunlitWindows, type TimeSpan } from './sunlitWindows.js';
+export { cieSky, type SkyLuminance } from './cieSky.js';
 export { apparentSun, foldBearingDeg, type Place, type SunPosition, sunPosition } from './sunPosition.js';
 export { type SunTrack, sunTrack } from './sunTrack.js';

@@ -1,7 +1,13 @@
-import type { Prism } from './prisms.js';
+/** What a grid holds lies in a box: a prism, or a wall. */
+export interface Boxed {
+  readonly minX: number;
+  readonly minY: number;
+  readonly maxX: number;
+  readonly maxY: number;
+}
 
 /**
- * Prisms by the squares of a grid that their boxes lie in, so that a ray meets them from near to far, square by square, and
+ * Prisms, or walls, by the squares of a grid that their boxes lie in, so that a ray meets them from near to far, square by square, and
  * stops at the first that blocks it.
  */
 export interface PrismGrid {
@@ -20,7 +26,7 @@ const LEAST_SIDE_M = 12;
 const MOST_SQUARES = 1 << 18;
 
 /** Calls back with every square that a prism's box touches. */
-function eachSquare(grid: Omit<PrismGrid, 'starts' | 'items'>, prism: Prism, visit: (square: number) => void): void {
+function eachSquare(grid: Omit<PrismGrid, 'starts' | 'items'>, prism: Boxed, visit: (square: number) => void): void {
   const { minX, minY, sideM, columns, rows } = grid;
   const column = (x: number): number => Math.min(columns - 1, Math.max(0, Math.floor((x - minX) / sideM)));
   const row = (y: number): number => Math.min(rows - 1, Math.max(0, Math.floor((y - minY) / sideM)));
@@ -30,7 +36,7 @@ function eachSquare(grid: Omit<PrismGrid, 'starts' | 'items'>, prism: Prism, vis
 }
 
 /** @param prisms at least one */
-export function prismGrid(prisms: readonly Prism[]): PrismGrid {
+export function prismGrid(prisms: readonly Boxed[]): PrismGrid {
   let [minX, minY, maxX, maxY] = [Infinity, Infinity, -Infinity, -Infinity];
   for (const prism of prisms) {
     minX = Math.min(minX, prism.minX);
@@ -66,13 +72,14 @@ function spanOf(from: number, by: number, low: number, high: number): readonly [
 
 /**
  * Walks a ray from (x, y) along the unit vector (dx, dy) over the squares, as far as `farM`; true as soon as one of the prisms
- * of a square blocks it. A prism may be asked about more than once.
+ * of a square blocks it. A prism may be asked about more than once; with the distances at which the ray enters and leaves the
+ * square, so that what is met in it is met once.
  */
 export function walkGrid(
   grid: PrismGrid,
   { x, y, dx, dy }: { readonly x: number; readonly y: number; readonly dx: number; readonly dy: number },
   farM: number,
-  blocks: (prism: number) => boolean,
+  blocks: (prism: number, enterM: number, leaveM: number) => boolean,
 ): boolean {
   const { minX, minY, sideM, columns, rows, starts, items } = grid;
   const [enterX, leaveX] = spanOf(x, dx, minX, minX + columns * sideM);
@@ -87,9 +94,14 @@ export function walkGrid(
   const [perX, perY] = [dx === 0 ? Infinity : sideM / Math.abs(dx), dy === 0 ? Infinity : sideM / Math.abs(dy)];
   let nextX = dx === 0 ? Infinity : (minX + (column + (dx > 0 ? 1 : 0)) * sideM - x) / dx;
   let nextY = dy === 0 ? Infinity : (minY + (row + (dy > 0 ? 1 : 0)) * sideM - y) / dy;
+  let at = enter;
   for (;;) {
     const square = row * columns + column;
-    for (let k = starts[square] as number; k < (starts[square + 1] as number); k++) if (blocks(items[k] as number)) return true;
+    const next = Math.min(nextX, nextY);
+    for (let k = starts[square] as number; k < (starts[square + 1] as number); k++) {
+      if (blocks(items[k] as number, at, next)) return true;
+    }
+    at = next;
     if (nextX < nextY) {
       if (nextX > leave) return false;
       column += stepX;

@@ -1,0 +1,399 @@
+import { isStrictlyInside, type Prism, readPrism } from '../light/index.js';
+import type { Site, Way } from '../streets/index.js';
+import { checkAtLeast, checkBetween, checkFinite, checkOptions, checkPositive, RAD_PER_DEG } from '../units/index.js';
+import { castColumn, type Column, newColumn } from './column.js';
+import { type Edges, edgesOf } from './edges.js';
+import { type Facade, facadeAt, type FacadeCell, facadeOf } from './facade.js';
+import { type CellLook, type FrameSize, looksThrough, type SightFrame, STEEP_AHEAD } from './frame.js';
+import { hashed } from './hash.js';
+import { pavingOf } from './paving.js';
+
+/** What a cell shows. */
+export const SEEN = { sky: 0, wall: 1, ground: 2, water: 3, roof: 4, leaf: 5, hanging: 6 } as const;
+
+/** Height of the eye over the ground. */
+export const EYE_M = 1.6;
+
+/** Where one stands and how the camera is held. */
+export interface SightQuestion {
+  /** Buildings, trees, waters and the place among them; with its streets where the map has some. */
+  readonly site: Site & { readonly ways?: readonly Way[] };
+  readonly bearingDeg: number;
+  readonly frame: SightFrame;
+  readonly size: FrameSize;
+  /** Level distance at which somebody stands in the middle of the frame; before a wall that is nearer, half a metre from it. */
+  readonly personM: number | null;
+}
+
+/** What every cell meets, once for a place, a camera and a size. Arrays have a row of `width` after the other. */
+export interface MeasuredView {
+  readonly question: SightQuestion;
+  readonly edges: Edges;
+  readonly hanging: readonly Prism[];
+  readonly eye: { readonly x: number; readonly y: number; readonly eyeM: number; readonly groundM: number };
+  readonly kind: Uint8Array;
+  /** Level distance of what is met, metres; Infinity for the sky. */
+  readonly distanceM: Float32Array;
+  readonly x: Float32Array;
+  readonly y: Float32Array;
+  readonly z: Float32Array;
+  /** The edge of a wall; −1 else. */
+  readonly edge: Int32Array;
+  /** The stretch of a wall that shares one shadow; −1 else. */
+  readonly piece: Int32Array;
+  /** Look: radians to the right of the axis, and tangent of its elevation. */
+  readonly off: Float32Array;
+  readonly slope: Float32Array;
+  readonly reflectance: Float32Array;
+  /** Share of a cell that is glass, and the room behind it (0: none). */
+  readonly glass: Float32Array;
+  readonly room: Int32Array;
+  /** Where shadows on walls are asked for: a hair before each wall, a bearing each. */
+  readonly pieces: { readonly x: Float64Array; readonly y: Float64Array; readonly edge: Int32Array; readonly off: Float64Array };
+  /** How far off somebody stands; null where nobody does. */
+  readonly personM: number | null;
+}
+
+const BEFORE_WALL_M = 1e-3;
+const FARTHEST_GROUND_M = 3000;
+
+/** The bearings that are cast: one a column where the camera is level, else half a cell apart over what the frame covers. */
+interface Rays {
+  readonly count: number;
+  readonly offAt: (ray: number) => number;
+  readonly rayOf: (column: number, off: number) => number;
+}
+
+function raysOf(frame: SightFrame, size: FrameSize): Rays {
+  const look: CellLook = { off: 0, slope: 0 };
+  const through = looksThrough(frame, size);
+  if (frame.tiltDeg === 0) {
+    const offs = Float64Array.from({ length: size.width }, (_, column) => {
+      through(0, column, look);
+      return look.off;
+    });
+    return { count: size.width, offAt: (ray) => offs[ray] as number, rayOf: (column) => column };
+  }
+  let [low, high] = [Infinity, -Infinity];
+  for (const row of [0, size.height - 1]) {
+    for (const column of [0, size.width - 1]) {
+      through(row, column, look);
+      low = Math.min(low, look.off);
+      high = Math.max(high, look.off);
+    }
+  }
+  const tilt = Math.abs(frame.tiltDeg * RAD_PER_DEG);
+  const half = Math.max(
+    ...[0, size.height - 1].map((row) => {
+      through(row, Math.floor(size.width / 2), look);
+      return Math.abs(Math.atan(look.slope));
+    }),
+  );
+  const isRound = Math.cos(Math.max(tilt, half)) < STEEP_AHEAD;
+  const [from, to] = isRound ? [-Math.PI, Math.PI] : [low, high];
+  through(Math.floor(size.height / 2), 0, look);
+  const step = Math.max(0.0005, Math.min((to - from) / size.width, Math.PI / 360) / 2);
+  const count = Math.ceil((to - from) / step) + 1;
+  return {
+    count,
+    offAt: (ray) => from + ray * step,
+    rayOf: (_, off) => Math.min(count - 1, Math.max(0, Math.round((off - from) / step))),
+  };
+}
+
+function checked({ site, bearingDeg, frame, size, personM }: SightQuestion): void {
+  checkOptions('site', site);
+  checkFinite('site.eastM', site.eastM);
+  checkFinite('site.northM', site.northM);
+  checkFinite('bearingDeg', bearingDeg);
+  checkOptions('frame', frame);
+  checkPositive('frame.sensorWidthMm', frame.sensorWidthMm);
+  checkPositive('frame.sensorHeightMm', frame.sensorHeightMm);
+  checkPositive('frame.focalLengthMm', frame.focalLengthMm);
+  checkBetween('frame.tiltDeg', frame.tiltDeg, -80, 80);
+  checkFinite('frame.riseMm', frame.riseMm);
+  checkAtLeast('size.width', size.width, 1);
+  checkAtLeast('size.height', size.height, 1);
+  if (personM !== null) checkPositive('personM', personM);
+}
+
+/** What every cell meets. @throws TypeError, RangeError that name the parameter. */
+export function measureView(question: SightQuestion): MeasuredView {
+  checked(question);
+  const { site, bearingDeg, frame, size } = question;
+  const prisms = site.buildings.map((building, k) => readPrism(building, `site.buildings[${k}]`));
+  const edges = edgesOf(prisms);
+  const groundM = site.groundM ?? 0;
+  const eye = { x: site.eastM, y: site.northM, eyeM: groundM + EYE_M, groundM };
+  const axis = bearingDeg * RAD_PER_DEG;
+  const cells = size.width * size.height;
+  const rays = raysOf(frame, size);
+  const column = newColumn();
+
+  const starts = new Uint32Array(rays.count + 1);
+  const found: { distanceM: number[]; low: number[]; high: number[]; edge: number[]; x: number[]; y: number[]; off: number[] } = {
+    distanceM: [],
+    low: [],
+    high: [],
+    edge: [],
+    x: [],
+    y: [],
+    off: [],
+  };
+  for (let ray = 0; ray < rays.count; ray++) {
+    const off = rays.offAt(ray);
+    const [dx, dy] = [Math.sin(axis + off), Math.cos(axis + off)];
+    castColumn(edges, eye, dx, dy, column);
+    for (let k = 0; k < column.count; k++) {
+      const distanceM = column.distanceM[k] as number;
+      found.distanceM.push(distanceM);
+      found.low.push(column.low[k] as number);
+      found.high.push(column.high[k] as number);
+      found.edge.push(column.edge[k] as number);
+      found.x.push(eye.x + (distanceM - BEFORE_WALL_M) * dx);
+      found.y.push(eye.y + (distanceM - BEFORE_WALL_M) * dy);
+      found.off.push(off);
+    }
+    starts[ray + 1] = found.edge.length;
+  }
+
+  const view = {
+    kind: new Uint8Array(cells),
+    distanceM: new Float32Array(cells).fill(Infinity),
+    x: new Float32Array(cells),
+    y: new Float32Array(cells),
+    z: new Float32Array(cells),
+    edge: new Int32Array(cells).fill(-1),
+    piece: new Int32Array(cells).fill(-1),
+    off: new Float32Array(cells),
+    slope: new Float32Array(cells),
+    reflectance: new Float32Array(cells),
+    glass: new Float32Array(cells),
+    room: new Int32Array(cells),
+  };
+  const waters = (site.waters ?? []).map((footprint, k) => readPrism({ footprint, heightM: 1 }, `site.waters[${k}]`));
+  const through = looksThrough(frame, size);
+  const look: CellLook = { off: 0, slope: 0 };
+  const isLevel = frame.tiltDeg === 0;
+  for (let row = 0, cell = 0; row < size.height; row++) {
+    for (let at = 0; at < size.width; at++, cell++) {
+      through(row, at, look);
+      const { off, slope } = look;
+      view.off[cell] = off;
+      view.slope[cell] = slope;
+      const ray = rays.rayOf(at, off);
+      const [dx, dy] = [Math.sin(axis + off), Math.cos(axis + off)];
+      let piece = -1;
+      for (let k = starts[ray] as number; k < (starts[ray + 1] as number); k++) {
+        if (slope >= (found.high[k] as number)) continue;
+        if (slope >= (found.low[k] as number)) piece = k;
+        break;
+      }
+      const edge = piece === -1 ? -1 : (found.edge[piece] as number);
+      let distanceM = Infinity;
+      if (edge >= 0) {
+        view.kind[cell] = SEEN.wall;
+        view.edge[cell] = edge;
+        view.piece[cell] = piece;
+        distanceM = found.distanceM[piece] as number;
+        if (!isLevel) {
+          const facing = dx * (edges.nx[edge] as number) + dy * (edges.ny[edge] as number);
+          const own =
+            (((edges.ax[edge] as number) - eye.x) * (edges.nx[edge] as number) +
+              ((edges.ay[edge] as number) - eye.y) * (edges.ny[edge] as number)) /
+            facing;
+          if (own > 0 && Math.abs(own - distanceM) < 0.2 * distanceM) distanceM = own;
+        }
+      } else if (piece !== -1) {
+        view.kind[cell] = SEEN.roof;
+        distanceM = ((edges.topM[-1 - edge] as number) - eye.eyeM) / slope;
+      } else if (slope < 0) {
+        view.kind[cell] = SEEN.ground;
+        distanceM = Math.min(FARTHEST_GROUND_M, (groundM - eye.eyeM) / slope);
+      }
+      view.distanceM[cell] = distanceM;
+      if (distanceM === Infinity) continue;
+      view.x[cell] = eye.x + distanceM * dx;
+      view.y[cell] = eye.y + distanceM * dy;
+      view.z[cell] = eye.eyeM + distanceM * slope;
+    }
+  }
+  const pieces = {
+    x: Float64Array.from(found.x),
+    y: Float64Array.from(found.y),
+    edge: Int32Array.from(found.edge),
+    off: Float64Array.from(found.off),
+  };
+  const measured: MeasuredView = {
+    ...{ question, edges, eye, pieces },
+    hanging: prisms.filter(({ baseM }) => baseM > 0),
+    ...view,
+    personM: personDistanceM(question, edges, eye),
+  };
+  paintHanging(measured, axis);
+  paintTrees(measured, axis);
+  paintSurfaces(measured, waters);
+  return measured;
+}
+
+const NOT_BEHIND_WALL_M = 0.5;
+
+/** At the median distance on the axis, or half a metre before the wall that is nearer. */
+function personDistanceM({ personM, bearingDeg }: SightQuestion, edges: Edges, eye: MeasuredView['eye']): number | null {
+  if (personM === null) return null;
+  const column = newColumn();
+  castColumn(edges, eye, Math.sin(bearingDeg * RAD_PER_DEG), Math.cos(bearingDeg * RAD_PER_DEG), column);
+  const first = column.count === 0 ? Infinity : (column.distanceM[0] as number);
+  return Math.max(0.3, Math.min(personM, first - NOT_BEHIND_WALL_M));
+}
+
+/** Arches and roofs on posts, over what stands behind them: walls between base and top, undersides where one looks up to them. */
+function paintHanging(view: MeasuredView, axis: number): void {
+  const { eye, hanging } = view;
+  if (hanging.length === 0) return;
+  const edges = edgesOf(hanging.map((prism) => ({ ...prism, baseM: 0 })));
+  for (let cell = 0; cell < view.kind.length; cell++) {
+    const slope = view.slope[cell] as number;
+    const off = view.off[cell] as number;
+    const [dx, dy] = [Math.sin(axis + off), Math.cos(axis + off)];
+    for (let k = 0; k < edges.count; k++) {
+      const { baseM, heightM } = hanging[edges.house[k] as number] as Prism;
+      const facing = dx * (edges.nx[k] as number) + dy * (edges.ny[k] as number);
+      if (facing === 0) continue;
+      const distanceM =
+        (((edges.ax[k] as number) - eye.x) * (edges.nx[k] as number) +
+          ((edges.ay[k] as number) - eye.y) * (edges.ny[k] as number)) /
+        facing;
+      if (!(distanceM > 0)) continue;
+      const [px, py] = [eye.x + distanceM * dx, eye.y + distanceM * dy];
+      const along =
+        (px - (edges.ax[k] as number)) * -(edges.ny[k] as number) + (py - (edges.ay[k] as number)) * (edges.nx[k] as number);
+      if (along < 0 || along > (edges.lengthM[k] as number)) continue;
+      const z = eye.eyeM + distanceM * slope;
+      if (facing < 0 && z > baseM && z < heightM && distanceM < (view.distanceM[cell] as number)) {
+        put(view, cell, SEEN.hanging, distanceM, dx, dy);
+      } else if (facing > 0 && z > baseM && baseM > eye.eyeM && slope > 0) {
+        const under = (baseM - eye.eyeM) / slope;
+        const isUnder = under < distanceM && under < (view.distanceM[cell] as number);
+        if (isUnder && isStrictlyInside(hanging[edges.house[k] as number] as Prism, eye.x + under * dx, eye.y + under * dy))
+          put(view, cell, SEEN.hanging, under, dx, dy);
+      }
+    }
+  }
+}
+
+function put(view: MeasuredView, cell: number, kind: number, distanceM: number, dx: number, dy: number): void {
+  view.kind[cell] = kind;
+  view.distanceM[cell] = distanceM;
+  view.x[cell] = view.eye.x + distanceM * dx;
+  view.y[cell] = view.eye.y + distanceM * dy;
+  view.z[cell] = view.eye.eyeM + distanceM * (view.slope[cell] as number);
+  view.edge[cell] = -1;
+  view.piece[cell] = -1;
+}
+
+const TRUNK_M = 0.17;
+const LEAF_CUBES_PER_M = 2;
+const LEAF_DENSITY = 0.9;
+
+/** Crowns as ellipsoids of leaves, and their trunks. */
+function paintTrees(view: MeasuredView, axis: number): void {
+  const { eye } = view;
+  const { trees = [] } = view.question.site;
+  for (const { eastM, northM, radiusM, heightM, baseM = heightM / 3 } of trees) {
+    const [mx, my] = [eastM - eye.x, northM - eye.y];
+    const away = Math.hypot(mx, my);
+    if (away < radiusM) continue;
+    const bearing = Math.atan2(mx, my) - axis;
+    const middle = Math.atan2(Math.sin(bearing), Math.cos(bearing));
+    const half = Math.asin(Math.min(1, radiusM / away));
+    const [tall, centre] = [(heightM - baseM) / 2, (heightM + baseM) / 2];
+    for (let cell = 0; cell < view.kind.length; cell++) {
+      const off = view.off[cell] as number;
+      if (Math.abs(off - middle) > half) continue;
+      const slope = view.slope[cell] as number;
+      const [dx, dy] = [Math.sin(axis + off), Math.cos(axis + off)];
+      const along = mx * dx + my * dy;
+      const aside = mx * dy - my * dx;
+      const z = eye.eyeM + along * slope;
+      if (Math.abs(aside) < TRUNK_M && z < centre && z > eye.groundM && along < (view.distanceM[cell] as number)) {
+        put(view, cell, SEEN.leaf, along, dx, dy);
+        continue;
+      }
+      // (along·t) on the level, the look as a line through the ellipsoid with its height scaled to the radius.
+      const [ox, oy, oz] = [-mx / radiusM, -my / radiusM, (eye.eyeM - centre) / tall];
+      const [vx, vy, vz] = [dx / radiusM, dy / radiusM, slope / tall];
+      const a = vx * vx + vy * vy + vz * vz;
+      const b = ox * vx + oy * vy + oz * vz;
+      const inside = b * b - a * (ox * ox + oy * oy + oz * oz - 1);
+      if (inside <= 0) continue;
+      const enters = (-b - Math.sqrt(inside)) / a;
+      if (enters <= 0 || enters >= (view.distanceM[cell] as number)) continue;
+      const chord = (2 * Math.sqrt(inside)) / a / radiusM;
+      const cube = (value: number): number => Math.floor(value * LEAF_CUBES_PER_M);
+      const hash = hashed(cube(eye.x + enters * dx) * 73 + cube(eye.y + enters * dy), cube(eye.eyeM + enters * slope), 31);
+      if (hash < LEAF_DENSITY * Math.min(1, chord)) put(view, cell, SEEN.leaf, enters, dx, dy);
+    }
+  }
+}
+
+const PLAIN = { roof: 0.2, leaf: 0.12, hanging: 0.3, water: 0.04 } as const;
+
+/** Reflectances, glass and water, once. */
+function paintSurfaces(view: MeasuredView, waters: readonly Prism[]): void {
+  const { edges, question } = view;
+  const { size, frame, site } = question;
+  const pitch = frame.sensorWidthMm / frame.focalLengthMm / Math.max(size.width, size.height);
+  const facades = new Map<number, Facade>();
+  const cellOfWall: FacadeCell = { reflectance: 0, glass: 0, room: 0 };
+  const ground = pavingOf(site.ways ?? []);
+  for (let cell = 0; cell < view.kind.length; cell++) {
+    const distanceM = view.distanceM[cell] as number;
+    const [x, y] = [view.x[cell] as number, view.y[cell] as number];
+    switch (view.kind[cell]) {
+      case SEEN.wall: {
+        const edge = view.edge[cell] as number;
+        let facade = facades.get(edge);
+        if (facade === undefined) {
+          facade = facadeOf(edges.house[edge] as number, edge, edges.lengthM[edge] as number, edges.topM[edge] as number);
+          facades.set(edge, facade);
+        }
+        const along = Math.hypot(x - (edges.ax[edge] as number), y - (edges.ay[edge] as number));
+        const bearing = Math.sin(question.bearingDeg * RAD_PER_DEG + (view.off[cell] as number));
+        const bearingY = Math.cos(question.bearingDeg * RAD_PER_DEG + (view.off[cell] as number));
+        const facing = Math.max(0.02, -(bearing * (edges.nx[edge] as number) + bearingY * (edges.ny[edge] as number)));
+        const [across, up] = [(distanceM * pitch) / facing / 2, (distanceM * pitch) / 2];
+        const z = view.z[cell] as number;
+        facadeAt(facade, along - across, along + across, z - up, z + up, cellOfWall);
+        const grain = distanceM * pitch > 0.5 ? 1 : 1 + 0.04 * (2 * hashed(Math.floor(along * 9), Math.floor(z * 9), edge) - 1);
+        view.reflectance[cell] = cellOfWall.reflectance * grain;
+        view.glass[cell] = cellOfWall.glass;
+        view.room[cell] = cellOfWall.room === 0 ? 0 : cellOfWall.room + 8192 * (edge + 1) * Math.sign(cellOfWall.room);
+        break;
+      }
+      case SEEN.ground:
+        if (waters.some((water) => isStrictlyInside(water, x, y))) {
+          view.kind[cell] = SEEN.water;
+          view.reflectance[cell] = PLAIN.water;
+        } else view.reflectance[cell] = ground(x, y, (distanceM * distanceM * pitch) / EYE_M);
+        break;
+      case SEEN.roof:
+        view.reflectance[cell] = PLAIN.roof;
+        break;
+      case SEEN.leaf:
+        view.reflectance[cell] = PLAIN.leaf;
+        break;
+      case SEEN.hanging:
+        view.reflectance[cell] = PLAIN.hanging;
+        break;
+      default:
+    }
+  }
+}
+
+/** The bearing of a cell's look, radians from north. */
+export function bearingOf(view: MeasuredView, cell: number): number {
+  return view.question.bearingDeg * RAD_PER_DEG + (view.off[cell] as number);
+}
+
+export type { Column };
