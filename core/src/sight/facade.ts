@@ -22,7 +22,7 @@ export interface Facade {
   readonly seed: number;
 }
 
-const PLASTER = { low: 0.34, high: 0.56 };
+const PLASTER = { low: 0.3, high: 0.51 };
 const BLANK_SHARE = 0.12;
 const SHUTTER_SHARE = 0.4;
 const SHOP_SHARE = 0.35;

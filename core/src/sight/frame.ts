@@ -43,8 +43,18 @@ export function looksThrough(
   const [widthMm, heightMm] = heldSides(frame);
   const { focalLengthMm: f, riseMm } = frame;
   const [sin, cos] = [Math.sin(frame.tiltDeg * RAD_PER_DEG), Math.cos(frame.tiltDeg * RAD_PER_DEG)];
+  const xOf = (column: number): number => (((column + 0.5) / width - 0.5) * widthMm) / f;
+  if (frame.tiltDeg === 0) {
+    // A column of a level camera is one bearing.
+    const offs = Float64Array.from({ length: width }, (_, column) => Math.atan(xOf(column)));
+    const stretched = Float64Array.from({ length: width }, (_, column) => 1 / Math.hypot(1, xOf(column)));
+    return (row, column, look) => {
+      look.off = offs[column] as number;
+      look.slope = (((0.5 - (row + 0.5) / height) * heightMm + riseMm) / f) * (stretched[column] as number);
+    };
+  }
   return (row, column, look) => {
-    const x = (((column + 0.5) / width - 0.5) * widthMm) / f;
+    const x = xOf(column);
     const y = ((0.5 - (row + 0.5) / height) * heightMm + riseMm) / f;
     const ahead = cos - y * sin;
     look.off = Math.atan2(x, ahead);

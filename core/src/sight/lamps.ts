@@ -1,7 +1,7 @@
 import type { Way } from '../streets/index.js';
 import { castColumn, type Column, newColumn } from './column.js';
 import type { Edges } from './edges.js';
-import { CHEST_M, type MeasuredLight } from './light.js';
+import { CHEST_M, type MeasuredLight, SPOT_M } from './light.js';
 import { EYE_M, type MeasuredView, SEEN } from './view.js';
 
 /**
@@ -109,7 +109,7 @@ export function measureLamps(view: MeasuredView, light: MeasuredLight, spotLux: 
     [Math.sin(axis), Math.cos(axis)],
     [Math.cos(axis), -Math.sin(axis)],
   ] as const;
-  const spotM = view.personM ?? 4;
+  const spotM = view.personM ?? SPOT_M;
   const [sx, sy] = [eye.x + spotM * ahead[0], eye.y + spotM * ahead[1]];
   const found = lampsAlong(question.site.ways ?? [], eye).map((lamp) => ({ lamp, reaches: roundOf(edges, lamp, eye.groundM) }));
   const on = (x: number, y: number, atM: number, nx: number, ny: number, nz: number, all: typeof found): number => {

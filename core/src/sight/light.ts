@@ -28,6 +28,8 @@ export interface MeasuredLight {
   readonly person: PersonCells | null;
   /** Of the points the first of four plates round the person's chest: to the camera, away, to the left, to the right. */
   readonly chest: number;
+  /** The level plate at eye height where the subject stands. */
+  readonly spot: number;
 }
 
 const WALL_STEP_RAD = (4 * Math.PI) / 180;
@@ -39,6 +41,8 @@ const GROUND_MARGIN_RAD = (3 * Math.PI) / 180;
 const GROUND_DISTANCES_M = [0.6, 1.5, 2.5, 4, 6, 9, 14, 22, 40, 90] as const;
 const FROM_WALL_M = 0.25;
 export const CHEST_M = 1.3;
+/** Where light is asked for when nobody stands in the frame. */
+export const SPOT_M = 4;
 
 /** Points as they are found. */
 class Gathered {
@@ -176,6 +180,14 @@ export function measureLight(view: MeasuredView): MeasuredLight {
       points.add({ x: person.feetX, y: person.feetY, atM: eye.groundM + CHEST_M, groundM: eye.groundM, normal: [nx, ny] });
     }
   }
+  const spotM = view.personM ?? SPOT_M;
+  const spot = points.add({
+    x: eye.x + spotM * ahead[0],
+    y: eye.y + spotM * ahead[1],
+    atM: eye.eyeM,
+    groundM: eye.groundM,
+    normal: null,
+  });
   const light = {
     corner: new Int32Array(cells).fill(-1),
     stride: new Uint8Array(cells),
@@ -212,7 +224,7 @@ export function measureLight(view: MeasuredView): MeasuredLight {
       patch: Uint32Array.from(seen.flatMap(({ patch }) => patch)),
       weight: Float32Array.from(seen.flatMap(({ weight }) => weight)),
     },
-    ...{ patches, patchSkyShare, person, chest },
+    ...{ patches, patchSkyShare, person, chest, spot },
     ...light,
   };
 }

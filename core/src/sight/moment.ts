@@ -11,7 +11,8 @@ export interface SightInstant {
   /** Geometric. */
   readonly sun: SunPosition;
   readonly cloud: number;
-  readonly dayOfYear: number;
+  /** Null leaves the yearly term of the sun's distance out. */
+  readonly dayOfYear: number | null;
   readonly areTreesInLeaf: boolean;
   /** The lamps that burn, and the share of their light that they have; null where none do. */
   readonly lamps: { readonly light: LampLight; readonly share: number } | null;

@@ -14,6 +14,8 @@ export interface Sight {
   /** On the side of the person's chest that faces the camera, lux; null where nobody stands. */
   readonly frontLux: number | null;
   readonly isPersonLit: boolean;
+  /** Daylight on the level at eye height where the subject stands, without the sun, lux. */
+  readonly shadeLux: number;
   readonly isEyeInSun: boolean;
   /** Share of the sun's disc that is in the frame and not covered: over 0 the picture has the sun in it. */
   readonly discInFrame: number;
@@ -157,5 +159,11 @@ export function sightAt(view: MeasuredView, light: MeasuredLight, instant: Sight
   const discInFrame = paintSun(moment, isEyeInSun, luminance, label);
   const { offsetEv = 0 } = instant;
   const ev = Float32Array.from(luminance, (value) => Math.log2(8 * Math.max(LEAST_CD, value)) + offsetEv);
-  return { map: { width, height, ev, label, names: SIGHT_LABELS, isLamp: IS_LAMP }, ...person, isEyeInSun, discInFrame };
+  return {
+    map: { width, height, ev, label, names: SIGHT_LABELS, isLamp: IS_LAMP },
+    ...person,
+    shadeLux: moment.around[light.spot] as number,
+    isEyeInSun,
+    discInFrame,
+  };
 }

@@ -1,7 +1,7 @@
 import { isStrictlyInside, type Prism, readPrism } from '../light/index.js';
 import type { Site, Way } from '../streets/index.js';
 import { checkAtLeast, checkBetween, checkFinite, checkOptions, checkPositive, RAD_PER_DEG } from '../units/index.js';
-import { castColumn, type Column, newColumn } from './column.js';
+import { castColumn, crossingM, newColumn } from './column.js';
 import { type Edges, edgesOf } from './edges.js';
 import { type Facade, facadeAt, type FacadeCell, facadeOf } from './facade.js';
 import { type CellLook, type FrameSize, looksThrough, type SightFrame, STEEP_AHEAD } from './frame.js';
@@ -250,34 +250,44 @@ function personDistanceM({ personM, bearingDeg }: SightQuestion, edges: Edges, e
 /** Arches and roofs on posts, over what stands behind them: walls between base and top, undersides where one looks up to them. */
 function paintHanging(view: MeasuredView, axis: number): void {
   const { eye, hanging } = view;
-  if (hanging.length === 0) return;
-  const edges = edgesOf(hanging.map((prism) => ({ ...prism, baseM: 0 })));
-  for (let cell = 0; cell < view.kind.length; cell++) {
-    const slope = view.slope[cell] as number;
-    const off = view.off[cell] as number;
-    const [dx, dy] = [Math.sin(axis + off), Math.cos(axis + off)];
-    for (let k = 0; k < edges.count; k++) {
-      const { baseM, heightM } = hanging[edges.house[k] as number] as Prism;
-      const facing = dx * (edges.nx[k] as number) + dy * (edges.ny[k] as number);
-      if (facing === 0) continue;
-      const distanceM =
-        (((edges.ax[k] as number) - eye.x) * (edges.nx[k] as number) +
-          ((edges.ay[k] as number) - eye.y) * (edges.ny[k] as number)) /
-        facing;
-      if (!(distanceM > 0)) continue;
-      const [px, py] = [eye.x + distanceM * dx, eye.y + distanceM * dy];
-      const along =
-        (px - (edges.ax[k] as number)) * -(edges.ny[k] as number) + (py - (edges.ay[k] as number)) * (edges.nx[k] as number);
-      if (along < 0 || along > (edges.lengthM[k] as number)) continue;
-      const z = eye.eyeM + distanceM * slope;
-      if (facing < 0 && z > baseM && z < heightM && distanceM < (view.distanceM[cell] as number)) {
-        put(view, cell, SEEN.hanging, distanceM, dx, dy);
-      } else if (facing > 0 && z > baseM && baseM > eye.eyeM && slope > 0) {
-        const under = (baseM - eye.eyeM) / slope;
-        const isUnder = under < distanceM && under < (view.distanceM[cell] as number);
-        if (isUnder && isStrictlyInside(hanging[edges.house[k] as number] as Prism, eye.x + under * dx, eye.y + under * dy))
-          put(view, cell, SEEN.hanging, under, dx, dy);
-      }
+  for (const prism of hanging) {
+    const cells = cellsTowards(view, axis, prism.midX - eye.x, prism.midY - eye.y, prism.radiusM);
+    if (cells.length === 0) continue;
+    const edges = edgesOf([{ ...prism, baseM: 0 }]);
+    for (const cell of cells) hangingAt(view, axis, cell, prism, edges);
+  }
+}
+
+/** Cells that look towards a circle on the ground, all of them from inside it. */
+function cellsTowards(view: MeasuredView, axis: number, eastM: number, northM: number, radiusM: number): number[] {
+  const away = Math.hypot(eastM, northM);
+  const half = away <= radiusM ? Math.PI : Math.asin(radiusM / away);
+  const turn = Math.atan2(eastM, northM) - axis;
+  const middle = Math.atan2(Math.sin(turn), Math.cos(turn));
+  const cells: number[] = [];
+  for (let cell = 0; cell < view.off.length; cell++) {
+    if (Math.abs((view.off[cell] as number) - middle) <= half) cells.push(cell);
+  }
+  return cells;
+}
+
+function hangingAt(view: MeasuredView, axis: number, cell: number, prism: Prism, edges: Edges): void {
+  const { eye } = view;
+  const { baseM, heightM } = prism;
+  const slope = view.slope[cell] as number;
+  const [dx, dy] = [Math.sin(axis + (view.off[cell] as number)), Math.cos(axis + (view.off[cell] as number))];
+  for (let k = 0; k < edges.count; k++) {
+    const facing = dx * (edges.nx[k] as number) + dy * (edges.ny[k] as number);
+    if (facing === 0) continue;
+    const distanceM = crossingM(edges, k, eye.x, eye.y, dx, dy, facing);
+    if (!(distanceM > 0)) continue;
+    const z = eye.eyeM + distanceM * slope;
+    if (facing < 0 && z > baseM && z < heightM && distanceM < (view.distanceM[cell] as number)) {
+      put(view, cell, SEEN.hanging, distanceM, dx, dy);
+    } else if (facing > 0 && z > baseM && baseM > eye.eyeM && slope > 0) {
+      const under = (baseM - eye.eyeM) / slope;
+      const isUnder = under < distanceM && under < (view.distanceM[cell] as number);
+      if (isUnder && isStrictlyInside(prism, eye.x + under * dx, eye.y + under * dy)) put(view, cell, SEEN.hanging, under, dx, dy);
     }
   }
 }
@@ -302,15 +312,10 @@ function paintTrees(view: MeasuredView, axis: number): void {
   const { trees = [] } = view.question.site;
   for (const { eastM, northM, radiusM, heightM, baseM = heightM / 3 } of trees) {
     const [mx, my] = [eastM - eye.x, northM - eye.y];
-    const away = Math.hypot(mx, my);
-    if (away < radiusM) continue;
-    const bearing = Math.atan2(mx, my) - axis;
-    const middle = Math.atan2(Math.sin(bearing), Math.cos(bearing));
-    const half = Math.asin(Math.min(1, radiusM / away));
+    if (Math.hypot(mx, my) < radiusM) continue;
     const [tall, centre] = [(heightM - baseM) / 2, (heightM + baseM) / 2];
-    for (let cell = 0; cell < view.kind.length; cell++) {
+    for (const cell of cellsTowards(view, axis, mx, my, radiusM)) {
       const off = view.off[cell] as number;
-      if (Math.abs(off - middle) > half) continue;
       const slope = view.slope[cell] as number;
       const [dx, dy] = [Math.sin(axis + off), Math.cos(axis + off)];
       const along = mx * dx + my * dy;
@@ -336,6 +341,8 @@ function paintTrees(view: MeasuredView, axis: number): void {
     }
   }
 }
+
+const isInBox = ({ minX, maxX, minY, maxY }: Prism, x: number, y: number): boolean => x > minX && x < maxX && y > minY && y < maxY;
 
 const PLAIN = { roof: 0.2, leaf: 0.12, hanging: 0.3, water: 0.04 } as const;
 
@@ -372,7 +379,7 @@ function paintSurfaces(view: MeasuredView, waters: readonly Prism[]): void {
         break;
       }
       case SEEN.ground:
-        if (waters.some((water) => isStrictlyInside(water, x, y))) {
+        if (waters.some((water) => isInBox(water, x, y) && isStrictlyInside(water, x, y))) {
           view.kind[cell] = SEEN.water;
           view.reflectance[cell] = PLAIN.water;
         } else view.reflectance[cell] = ground(x, y, (distanceM * distanceM * pitch) / EYE_M);
@@ -395,5 +402,3 @@ function paintSurfaces(view: MeasuredView, waters: readonly Prism[]): void {
 export function bearingOf(view: MeasuredView, cell: number): number {
   return view.question.bearingDeg * RAD_PER_DEG + (view.off[cell] as number);
 }
-
-export type { Column };
