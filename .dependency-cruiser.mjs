@@ -10,7 +10,6 @@ const CORE = [
   'stop',
   'metering',
   'sight',
-  'sight',
   'setup',
   'walk',
   'day',

@@ -3,6 +3,7 @@ import { type DayAsked, DayJobs } from '../app/workers/day/day-jobs';
 import { LightJobs, type LightQuestion } from '../app/workers/light/light-jobs';
 import { mapSteps } from '../app/workers/map/map-jobs';
 import { setUpSteps } from '../app/workers/set-up/set-up-jobs';
+import { type SightAsk, SightJobs } from '../app/workers/sight/sight-jobs';
 import { WaysJobs, type WaysQuestion } from '../app/workers/ways/ways-jobs';
 import { runSteps, type ToWorker } from '../app/workers/steps';
 
@@ -51,6 +52,10 @@ export function createLightWorker(): Worker {
 export function createDayWorker(): Worker {
   const jobs = new DayJobs();
   return made((asked: DayAsked) => jobs.answer(asked));
+}
+export function createSightWorker(): Worker {
+  const jobs = new SightJobs();
+  return made((ask: SightAsk) => jobs.answer(ask));
 }
 export function createBenchWorker(): Worker {
   const jobs = new BenchJobs();

@@ -1,3 +1,5 @@
+export { factsOf, type SightFacts } from './facts.js';
+export { tintOf } from './tint.js';
 export { FIGURE_HEIGHT_M } from './figure.js';
 export { type FrameSize, heldSides, placeInFrame, type SightFrame, uprightsMeetAt } from './frame.js';
 export { type LampLight, measureLamps } from './lamps.js';
@@ -5,4 +7,6 @@ export { SIGHT_LABELS, type SightLabel } from './labels.js';
 export { measureLight, type MeasuredLight } from './light.js';
 export { type SightInstant } from './moment.js';
 export { type Sight, sightAt } from './sight.js';
-export { EYE_M, type MeasuredView, measureView, SEEN, type SightQuestion } from './view.js';
+export { SEEN } from './seen.js';
+export { EYE_M, type MeasuredView, type SightQuestion } from './measured.js';
+export { measureView } from './view.js';

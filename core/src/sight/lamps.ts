@@ -2,7 +2,8 @@ import type { Way } from '../streets/index.js';
 import { castColumn, type Column, newColumn } from './column.js';
 import type { Edges } from './edges.js';
 import { CHEST_M, type MeasuredLight, SPOT_M } from './light.js';
-import { EYE_M, type MeasuredView, SEEN } from './view.js';
+import { SEEN } from './seen.js';
+import { EYE_M, type MeasuredView } from './measured.js';
 
 /**
  * Street lamps made up along the map's streets: one every 25 m, sides in turn, full below the level and a third above, all of one

@@ -1,7 +1,8 @@
 import { castColumn, newColumn } from './column.js';
 import { personCells, type PersonCells } from './person.js';
 import { BEFORE_WALL_M, newPatches, type Patches, probe, type ProbeAt, skyShareAt, wallPatchAt } from './probe.js';
-import { bearingOf, type MeasuredView, SEEN } from './view.js';
+import { SEEN } from './seen.js';
+import { bearingOf, type MeasuredView } from './measured.js';
 
 /** Points at which the light of sky and surroundings is known: their share of the sky, and what patches give to each. */
 export interface LightPoints {
@@ -163,7 +164,7 @@ function latticeOfGround(view: MeasuredView, points: Gathered): GroundLattice {
 
 /** How light reaches what is seen: probes on a lattice over every wall and the ground, water's mirrors, the person's four sides. */
 export function measureLight(view: MeasuredView): MeasuredLight {
-  const { edges, eye, question } = view;
+  const { eye, question } = view;
   const cells = view.kind.length;
   const points = new Gathered();
   const lattices = new Map([...wallsSeen(view)].map(([edge, wall]) => [edge, latticeOfWall(view, points, edge, wall)] as const));
@@ -203,7 +204,7 @@ export function measureLight(view: MeasuredView): MeasuredLight {
     else if (kind === SEEN.ground) placeOnGround(view, light, cell, ground);
     else if (kind === SEEN.water) mirror(view, light, cell, patches);
   }
-  const seen = points.at.map((at) => probe(edges, patches, at));
+  const seen = points.at.map((at) => probe(view, patches, at));
   const starts = new Uint32Array(seen.length + 1);
   seen.forEach(({ patch }, k) => (starts[k + 1] = (starts[k] as number) + patch.length));
   const patchSkyShare = Float32Array.from({ length: patches.count }, (_, k) => {
@@ -215,7 +216,7 @@ export function measureLight(view: MeasuredView): MeasuredLight {
       groundM: eye.groundM,
       normal: isGround ? null : [patches.nx[k] as number, patches.ny[k] as number],
     };
-    return skyShareAt(edges, at, isGround ? PATCH_DIRECTIONS.ground : PATCH_DIRECTIONS.wall);
+    return skyShareAt(view, at, isGround ? PATCH_DIRECTIONS.ground : PATCH_DIRECTIONS.wall);
   });
   return {
     points: {

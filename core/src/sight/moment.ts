@@ -4,7 +4,7 @@ import type { LampLight } from './lamps.js';
 import type { MeasuredLight } from './light.js';
 import { castShadow, type Hanging, letThrough, litShare, type Shadow, type SunRay, sunRayOf } from './shade.js';
 import { type SkyAt, skyTable } from './skyTable.js';
-import type { MeasuredView } from './view.js';
+import type { MeasuredView } from './measured.js';
 
 /** What the sky does at an instant, and which lamps burn. */
 export interface SightInstant {

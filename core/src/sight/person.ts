@@ -1,4 +1,4 @@
-import { EYE_M, type MeasuredView } from './view.js';
+import { EYE_M, type MeasuredView } from './measured.js';
 import { FIGURE_HALF_WIDTH_M, FIGURE_HEIGHT_M, FIGURE_PARTS, figureAt, type FigureHit } from './figure.js';
 import { placeInFrame } from './frame.js';
 

@@ -1,3 +1,4 @@
+import { isStrictlyInside, type Prism } from '../light/index.js';
 import { castColumn, type Column, newColumn } from './column.js';
 import type { Edges } from './edges.js';
 
@@ -119,6 +120,12 @@ function directionsOf(normal: readonly [nx: number, ny: number] | null, count?: 
   });
 }
 
+/** What stands and hangs round a place. */
+export interface Around {
+  readonly edges: Edges;
+  readonly hanging: readonly Prism[];
+}
+
 export interface ProbeAt {
   readonly x: number;
   readonly y: number;
@@ -130,20 +137,74 @@ export interface ProbeAt {
 
 const column: Column = newColumn();
 
+/** Slopes that what hangs over the ground covers in a direction, from its underside's far end to its top's near end. */
+function coveredBy(
+  hanging: readonly Prism[],
+  { x, y, atM }: ProbeAt,
+  dx: number,
+  dy: number,
+): (readonly [low: number, high: number])[] {
+  const spans: [number, number][] = [];
+  for (const prism of hanging) {
+    const [mx, my] = [prism.midX - x, prism.midY - y];
+    if (Math.abs(mx * dy - my * dx) > prism.radiusM || mx * dx + my * dy < -prism.radiusM || prism.heightM <= atM) continue;
+    const [nearM, farM] = passageOf(prism, x, y, dx, dy);
+    if (farM <= nearM) continue;
+    const low = (prism.baseM - atM) / farM;
+    spans.push([low, nearM <= 0 ? Infinity : (prism.heightM - atM) / nearM]);
+  }
+  return spans.sort((a, b) => a[0] - b[0]);
+}
+
+/** From where to where a level ray runs over a footprint, from its first edge to its last; 0 where it begins inside. */
+function passageOf(prism: Prism, x: number, y: number, dx: number, dy: number): readonly [nearM: number, farM: number] {
+  const [ring] = prism.rings;
+  let [nearM, farM] = [Infinity, 0];
+  for (let k = 0; ring !== undefined && k < ring.length; k += 2) {
+    const next = (k + 2) % ring.length;
+    const [ax, ay] = [(ring[k] as number) - x, (ring[k + 1] as number) - y];
+    const [ex, ey] = [(ring[next] as number) - x - ax, (ring[next + 1] as number) - y - ay];
+    const across = dx * ey - dy * ex;
+    if (across === 0) continue;
+    const share = (dy * ax - dx * ay) / across;
+    const distanceM = (ax * ey - ay * ex) / across;
+    if (share < 0 || share >= 1 || distanceM <= 0) continue;
+    nearM = Math.min(nearM, distanceM);
+    farM = Math.max(farM, distanceM);
+  }
+  return isStrictlyInside(prism, x, y) ? [0, farM] : [nearM, farM];
+}
+
+/** Weight of the looks over a slope that what hangs leaves free. */
+function freeAbove(
+  slope: number,
+  below: (slope: number) => number,
+  covered: readonly (readonly [low: number, high: number])[],
+): number {
+  let free = 0;
+  let from = slope;
+  for (const [low, high] of covered) {
+    if (low > from) free += below(low) - below(from);
+    from = Math.max(from, high);
+  }
+  return free + below(Infinity) - below(Math.max(slope, from));
+}
+
 /** The share of the sky that a plate sees, by so many directions. Source: docs/formulas.md#eye-level. */
-export function skyShareAt(edges: Edges, { x, y, atM, groundM, normal }: ProbeAt, count: number): number {
+export function skyShareAt({ edges, hanging }: Around, at: ProbeAt, count: number): number {
+  const { x, y, atM, groundM, normal } = at;
   const below = normal === null ? levelBelow : uprightBelow;
   let share = 0;
   for (const { dx, dy, weight } of directionsOf(normal, count)) {
     castColumn(edges, { x, y, eyeM: atM, groundM }, dx, dy, column);
     const highest = column.count === 0 ? 0 : Math.max(0, column.high[column.count - 1] as number);
-    share += weight * (below(Infinity) - below(highest));
+    share += weight * freeAbove(highest, below, coveredBy(hanging, at, dx, dy));
   }
   return share;
 }
 
 /** All that a plate sees: sky, and patches of walls and ground with their weights. */
-export function probe(edges: Edges, patches: Patches, at: ProbeAt): Seen {
+export function probe({ edges, hanging }: Around, patches: Patches, at: ProbeAt): Seen {
   const { x, y, atM, groundM, normal } = at;
   const below = normal === null ? levelBelow : uprightBelow;
   const weights = new Map<number, number>();
@@ -167,7 +228,7 @@ export function probe(edges: Edges, patches: Patches, at: ProbeAt): Seen {
       wall(edge, distanceM, low, high);
     }
     ground(covered, 0);
-    skyShare += weight * (below(Infinity) - below(Math.max(covered, 0)));
+    skyShare += weight * freeAbove(Math.max(covered, 0), below, coveredBy(hanging, at, dx, dy));
 
     function wall(edge: number, distanceM: number, low: number, high: number): void {
       const [ax, ay] = [edges.ax[edge] as number, edges.ay[edge] as number];

@@ -5,7 +5,7 @@ import { IS_LAMP, LABEL, SIGHT_LABELS } from './labels.js';
 import { CHEST_M, type MeasuredLight } from './light.js';
 import { type Moment, momentOfView, type SightInstant, sunShareAt } from './moment.js';
 import { type CellSight, surfaceAt } from './surfaces.js';
-import type { MeasuredView } from './view.js';
+import type { MeasuredView } from './measured.js';
 import { RAD_PER_DEG } from '../units/index.js';
 
 /** A minute of a view: its map, and what a person who stands there has of light. */

@@ -3,7 +3,8 @@ import { hashed } from './hash.js';
 import { LABEL } from './labels.js';
 import { between, lampLuxAt, type Moment, sunShareAt } from './moment.js';
 import { letThrough, litShare, type Shadow } from './shade.js';
-import { bearingOf, SEEN } from './view.js';
+import { SEEN } from './seen.js';
+import { bearingOf } from './measured.js';
 
 /** What a cell of a surface comes to: cd/m², and its label. */
 export interface CellSight {

@@ -1,58 +1,14 @@
 import { isStrictlyInside, type Prism, readPrism } from '../light/index.js';
-import type { Site, Way } from '../streets/index.js';
 import { checkAtLeast, checkBetween, checkFinite, checkOptions, checkPositive, RAD_PER_DEG } from '../units/index.js';
-import { castColumn, crossingM, newColumn } from './column.js';
+import { castColumn, newColumn } from './column.js';
 import { type Edges, edgesOf } from './edges.js';
 import { type Facade, facadeAt, type FacadeCell, facadeOf } from './facade.js';
 import { type CellLook, type FrameSize, looksThrough, type SightFrame, STEEP_AHEAD } from './frame.js';
 import { hashed } from './hash.js';
+import { paintHanging, paintTrees } from './overhead.js';
 import { pavingOf } from './paving.js';
-
-/** What a cell shows. */
-export const SEEN = { sky: 0, wall: 1, ground: 2, water: 3, roof: 4, leaf: 5, hanging: 6 } as const;
-
-/** Height of the eye over the ground. */
-export const EYE_M = 1.6;
-
-/** Where one stands and how the camera is held. */
-export interface SightQuestion {
-  /** Buildings, trees, waters and the place among them; with its streets where the map has some. */
-  readonly site: Site & { readonly ways?: readonly Way[] };
-  readonly bearingDeg: number;
-  readonly frame: SightFrame;
-  readonly size: FrameSize;
-  /** Level distance at which somebody stands in the middle of the frame; before a wall that is nearer, half a metre from it. */
-  readonly personM: number | null;
-}
-
-/** What every cell meets, once for a place, a camera and a size. Arrays have a row of `width` after the other. */
-export interface MeasuredView {
-  readonly question: SightQuestion;
-  readonly edges: Edges;
-  readonly hanging: readonly Prism[];
-  readonly eye: { readonly x: number; readonly y: number; readonly eyeM: number; readonly groundM: number };
-  readonly kind: Uint8Array;
-  /** Level distance of what is met, metres; Infinity for the sky. */
-  readonly distanceM: Float32Array;
-  readonly x: Float32Array;
-  readonly y: Float32Array;
-  readonly z: Float32Array;
-  /** The edge of a wall; −1 else. */
-  readonly edge: Int32Array;
-  /** The stretch of a wall that shares one shadow; −1 else. */
-  readonly piece: Int32Array;
-  /** Look: radians to the right of the axis, and tangent of its elevation. */
-  readonly off: Float32Array;
-  readonly slope: Float32Array;
-  readonly reflectance: Float32Array;
-  /** Share of a cell that is glass, and the room behind it (0: none). */
-  readonly glass: Float32Array;
-  readonly room: Int32Array;
-  /** Where shadows on walls are asked for: a hair before each wall, a bearing each. */
-  readonly pieces: { readonly x: Float64Array; readonly y: Float64Array; readonly edge: Int32Array; readonly off: Float64Array };
-  /** How far off somebody stands; null where nobody does. */
-  readonly personM: number | null;
-}
+import { EYE_M, type MeasuredView, type SightQuestion } from './measured.js';
+import { SEEN } from './seen.js';
 
 const BEFORE_WALL_M = 1e-3;
 const FARTHEST_GROUND_M = 3000;
@@ -247,101 +203,6 @@ function personDistanceM({ personM, bearingDeg }: SightQuestion, edges: Edges, e
   return Math.max(0.3, Math.min(personM, first - NOT_BEHIND_WALL_M));
 }
 
-/** Arches and roofs on posts, over what stands behind them: walls between base and top, undersides where one looks up to them. */
-function paintHanging(view: MeasuredView, axis: number): void {
-  const { eye, hanging } = view;
-  for (const prism of hanging) {
-    const cells = cellsTowards(view, axis, prism.midX - eye.x, prism.midY - eye.y, prism.radiusM);
-    if (cells.length === 0) continue;
-    const edges = edgesOf([{ ...prism, baseM: 0 }]);
-    for (const cell of cells) hangingAt(view, axis, cell, prism, edges);
-  }
-}
-
-/** Cells that look towards a circle on the ground, all of them from inside it. */
-function cellsTowards(view: MeasuredView, axis: number, eastM: number, northM: number, radiusM: number): number[] {
-  const away = Math.hypot(eastM, northM);
-  const half = away <= radiusM ? Math.PI : Math.asin(radiusM / away);
-  const turn = Math.atan2(eastM, northM) - axis;
-  const middle = Math.atan2(Math.sin(turn), Math.cos(turn));
-  const cells: number[] = [];
-  for (let cell = 0; cell < view.off.length; cell++) {
-    if (Math.abs((view.off[cell] as number) - middle) <= half) cells.push(cell);
-  }
-  return cells;
-}
-
-function hangingAt(view: MeasuredView, axis: number, cell: number, prism: Prism, edges: Edges): void {
-  const { eye } = view;
-  const { baseM, heightM } = prism;
-  const slope = view.slope[cell] as number;
-  const [dx, dy] = [Math.sin(axis + (view.off[cell] as number)), Math.cos(axis + (view.off[cell] as number))];
-  for (let k = 0; k < edges.count; k++) {
-    const facing = dx * (edges.nx[k] as number) + dy * (edges.ny[k] as number);
-    if (facing === 0) continue;
-    const distanceM = crossingM(edges, k, eye.x, eye.y, dx, dy, facing);
-    if (!(distanceM > 0)) continue;
-    const z = eye.eyeM + distanceM * slope;
-    if (facing < 0 && z > baseM && z < heightM && distanceM < (view.distanceM[cell] as number)) {
-      put(view, cell, SEEN.hanging, distanceM, dx, dy);
-    } else if (facing > 0 && z > baseM && baseM > eye.eyeM && slope > 0) {
-      const under = (baseM - eye.eyeM) / slope;
-      const isUnder = under < distanceM && under < (view.distanceM[cell] as number);
-      if (isUnder && isStrictlyInside(prism, eye.x + under * dx, eye.y + under * dy)) put(view, cell, SEEN.hanging, under, dx, dy);
-    }
-  }
-}
-
-function put(view: MeasuredView, cell: number, kind: number, distanceM: number, dx: number, dy: number): void {
-  view.kind[cell] = kind;
-  view.distanceM[cell] = distanceM;
-  view.x[cell] = view.eye.x + distanceM * dx;
-  view.y[cell] = view.eye.y + distanceM * dy;
-  view.z[cell] = view.eye.eyeM + distanceM * (view.slope[cell] as number);
-  view.edge[cell] = -1;
-  view.piece[cell] = -1;
-}
-
-const TRUNK_M = 0.17;
-const LEAF_CUBES_PER_M = 2;
-const LEAF_DENSITY = 0.9;
-
-/** Crowns as ellipsoids of leaves, and their trunks. */
-function paintTrees(view: MeasuredView, axis: number): void {
-  const { eye } = view;
-  const { trees = [] } = view.question.site;
-  for (const { eastM, northM, radiusM, heightM, baseM = heightM / 3 } of trees) {
-    const [mx, my] = [eastM - eye.x, northM - eye.y];
-    if (Math.hypot(mx, my) < radiusM) continue;
-    const [tall, centre] = [(heightM - baseM) / 2, (heightM + baseM) / 2];
-    for (const cell of cellsTowards(view, axis, mx, my, radiusM)) {
-      const off = view.off[cell] as number;
-      const slope = view.slope[cell] as number;
-      const [dx, dy] = [Math.sin(axis + off), Math.cos(axis + off)];
-      const along = mx * dx + my * dy;
-      const aside = mx * dy - my * dx;
-      const z = eye.eyeM + along * slope;
-      if (Math.abs(aside) < TRUNK_M && z < centre && z > eye.groundM && along < (view.distanceM[cell] as number)) {
-        put(view, cell, SEEN.leaf, along, dx, dy);
-        continue;
-      }
-      // (along·t) on the level, the look as a line through the ellipsoid with its height scaled to the radius.
-      const [ox, oy, oz] = [-mx / radiusM, -my / radiusM, (eye.eyeM - centre) / tall];
-      const [vx, vy, vz] = [dx / radiusM, dy / radiusM, slope / tall];
-      const a = vx * vx + vy * vy + vz * vz;
-      const b = ox * vx + oy * vy + oz * vz;
-      const inside = b * b - a * (ox * ox + oy * oy + oz * oz - 1);
-      if (inside <= 0) continue;
-      const enters = (-b - Math.sqrt(inside)) / a;
-      if (enters <= 0 || enters >= (view.distanceM[cell] as number)) continue;
-      const chord = (2 * Math.sqrt(inside)) / a / radiusM;
-      const cube = (value: number): number => Math.floor(value * LEAF_CUBES_PER_M);
-      const hash = hashed(cube(eye.x + enters * dx) * 73 + cube(eye.y + enters * dy), cube(eye.eyeM + enters * slope), 31);
-      if (hash < LEAF_DENSITY * Math.min(1, chord)) put(view, cell, SEEN.leaf, enters, dx, dy);
-    }
-  }
-}
-
 const isInBox = ({ minX, maxX, minY, maxY }: Prism, x: number, y: number): boolean => x > minX && x < maxX && y > minY && y < maxY;
 
 const PLAIN = { roof: 0.2, leaf: 0.12, hanging: 0.3, water: 0.04 } as const;
@@ -396,9 +257,4 @@ function paintSurfaces(view: MeasuredView, waters: readonly Prism[]): void {
       default:
     }
   }
-}
-
-/** The bearing of a cell's look, radians from north. */
-export function bearingOf(view: MeasuredView, cell: number): number {
-  return view.question.bearingDeg * RAD_PER_DEG + (view.off[cell] as number);
 }

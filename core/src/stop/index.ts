@@ -84,6 +84,7 @@ export {
   type StopInstant,
   type StopLight,
   stopLightAt,
+  stopLampsAt,
 } from './light/stopLight.js';
 export { type SameLight, sameLightAgain } from './light/sameLight.js';
 export {

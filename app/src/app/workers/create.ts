@@ -30,6 +30,11 @@ export function createSetUpWorker(): Worker {
   return new Worker(new URL('./set-up/set-up.worker', import.meta.url), { type: 'module' });
 }
 
+/** Draws what a frame will see: a script of its own, needed only where a view is on screen. */
+export function createSightWorker(): Worker {
+  return new Worker(new URL('./sight/sight.worker', import.meta.url), { type: 'module' });
+}
+
 /** Finds ways along streets: a script of its own, needed only by a walk on a map that has some. */
 export function createWaysWorker(): Worker {
   return new Worker(new URL('./ways/ways.worker', import.meta.url), { type: 'module' });

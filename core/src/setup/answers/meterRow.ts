@@ -27,7 +27,7 @@ function patternOf({ meterPatterns }: Body): MeterPattern {
 }
 
 /** What the picture is taken on: the roll, or the file that the stop's metering is for, at the base. */
-export function mediumOf({ body, film, meteredOn = DEFAULT_METERING.on }: SetUpInput): Medium {
+export function mediumOf({ body, film, meteredOn = DEFAULT_METERING.on }: Pick<SetUpInput, 'body' | 'film' | 'meteredOn'>): Medium {
   return film === null ? digitalMedium(body, meteredOn, body.baseIso) : rollMedium(film);
 }
 

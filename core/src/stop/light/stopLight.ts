@@ -126,6 +126,11 @@ function lampsLuxAt({ site }: Pick<StopInstant, 'site'>, share: number): number 
   return ev100 === null ? 0 : share * luxOfEv(ev100);
 }
 
+/** What the lamps of a stop give at full, lux on people and ground, and the share of it that they have at an instant. */
+export function stopLampsAt(instant: StopInstant): { readonly fullLux: number; readonly share: number } {
+  return { fullLux: lampsLuxAt(instant, 1), share: lampsShareAt(instant) };
+}
+
 /** Looking towards the sun within this, its light falls on a person's far side. */
 const BACKLIT_WITHIN_DEG = 60;
 

@@ -11,6 +11,7 @@ export const LIGHT: Room = {
   pagesName: 'Pages of Light',
   pages: [
     { path: 'now', name: 'Street', load: () => import('./now/now-page').then((page) => page.NowPage) },
+    { path: 'view', name: 'View', load: () => import('./view/view-page').then((page) => page.ViewPage) },
     { path: 'year', name: 'Year', load: () => import('./year/year-page').then((page) => page.YearPage) },
     { path: 'night', name: 'Night', load: () => import('./night/night-page').then((page) => page.NightOfStopPage) },
     { path: 'sky', name: 'Sky', load: () => import('./sky/sky-page').then((page) => page.SkyPage) },
