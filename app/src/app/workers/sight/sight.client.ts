@@ -1,6 +1,6 @@
 import { Injectable } from '@angular/core';
 import type { SightQuestion } from '@roam-dial/core/sight';
-import { debounceTime, merge, type Observable, share, switchMap } from 'rxjs';
+import { filter, map, merge, type Observable, share, switchMap, tap, timer } from 'rxjs';
 import { Lru } from '../../base/lru';
 import { answersOf, askLatest } from '../answers';
 import { createSightWorker } from '../create';
@@ -31,14 +31,28 @@ export class SightClient {
 
   /** Pictures of a stream of questions: small while it flows, as many as can be made; finer once it rests. */
   pictures(questions: Observable<SightWanted>): Observable<SightPicture | null> {
-    const shared = questions.pipe(share());
-    return merge(
-      shared.pipe(askLatest((wanted) => this.ask(wanted, MOVING))),
-      shared.pipe(
-        debounceTime(REST_MS),
-        switchMap((wanted) => this.ask(wanted, wanted.isLarge ? ENLARGED : AT_REST)),
+    const numbered = questions.pipe(
+      map((wanted, number) => ({ wanted, number })),
+      share(),
+    );
+    let finest = -1;
+    const fine = numbered.pipe(
+      switchMap(({ wanted, number }) =>
+        timer(REST_MS).pipe(
+          switchMap(() => this.ask(wanted, wanted.isLarge ? ENLARGED : AT_REST)),
+          tap(() => {
+            finest = number;
+          }),
+        ),
       ),
     );
+    const moving = numbered.pipe(
+      askLatest(({ wanted, number }) => this.ask(wanted, MOVING).pipe(map((picture) => ({ picture, number })))),
+      // A rough one that was waiting may come after the fine one of the same minute.
+      filter(({ number }) => number > finest),
+      map(({ picture }) => picture),
+    );
+    return merge(moving, fine);
   }
 
   private ask({ site, look, isLarge: _, ...rest }: SightWanted, longSide: number): Observable<SightPicture | null> {
