@@ -45,6 +45,7 @@ export {
   yearOfQualitySteps,
   yearOfSun,
 } from './stop/index.js';
+export { frameSeenAt, measureLight, measureView } from './sight/index.js';
 export { compareApproaches, dialCard, evaluateSetUp, homeState, lightLadder, searchSetUp, waysOut } from './setup/index.js';
 export {
   behindMin,

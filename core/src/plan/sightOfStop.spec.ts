@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { readArchive } from '../formats/reading/index.js';
 import { evOfLux, sunPosition, walkClock } from '../light/index.js';
-import { type FrameSize, measureLight, measureView, sightAt, type SightQuestion } from '../sight/index.js';
+import { type FrameSize, measureLight, measureView, frameSeenAt, type SightQuestion } from '../sight/index.js';
 import { siteLookOf, type Stop, stopDayIn } from '../stop/index.js';
 import { type Site, siteScene } from '../streets/index.js';
 import { cloudOf, type Walk } from '../walk/index.js';
@@ -44,7 +44,7 @@ describe('the view of a stop', () => {
         const minute = hour * 60;
         const at = sightInstantOf(walk, stop, minute);
         if (at === null) throw new Error('no instant');
-        const { shadeLux } = sightAt(view, light, { ...at.instant, offsetEv: 0, lamps: null });
+        const { shadeLux } = frameSeenAt(view, light, { ...at.instant, offsetEv: 0, lamps: null });
         const apart = evOfLux(shadeLux) - (day.daylightEv[minute] as number);
         expect({ hour, isNear: Math.abs(apart) <= 1 / 3, apart }).toMatchObject({ hour, isNear: true });
       }

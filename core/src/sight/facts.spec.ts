@@ -4,7 +4,7 @@ import {
   measureLamps,
   measureLight,
   measureView,
-  sightAt,
+  frameSeenAt,
   type SightFacts,
   type SightInstant,
   type SightQuestion,
@@ -44,7 +44,7 @@ const instant = (azimuthDeg: number, altitudeDeg: number, over: Partial<SightIns
   lamps: null,
   ...over,
 });
-const factsAt = (at: SightInstant, exposureEv: number): SightFacts => factsOf(view, sightAt(view, light, at), exposureEv, RAW);
+const factsAt = (at: SightInstant, exposureEv: number): SightFacts => factsOf(view, frameSeenAt(view, light, at), exposureEv, RAW);
 
 describe('what is said of a view', () => {
   it('with the sun across the street: no sunlit ground, walls behind the person, nothing of the sun', () => {
@@ -67,7 +67,7 @@ describe('what is said of a view', () => {
     expect(bright.blackShare).toBeLessThanOrEqual(dark.blackShare);
   });
   it('a reading moves the whole map', () => {
-    const [plain, read] = [instant(90, 25), instant(90, 25, { offsetEv: -1 })].map((at) => sightAt(view, light, at).map.ev);
+    const [plain, read] = [instant(90, 25), instant(90, 25, { offsetEv: -1 })].map((at) => frameSeenAt(view, light, at).map.ev);
     expect(Math.max(...(plain as Float32Array).map((ev, cell) => Math.abs(ev - 1 - (read?.[cell] as number))))).toBeLessThan(1e-5);
   });
 });
@@ -75,8 +75,8 @@ describe('what is said of a view', () => {
 describe('lamps', () => {
   const lamps = measureLamps(view, light, 80);
   it('give exactly what the stop’s lamps give at the spot, and the ground between them is up to some stops darker', () => {
-    const night = sightAt(view, light, instant(0, -20, { lamps: { light: lamps, share: 1 } }));
-    const dark = sightAt(view, light, instant(0, -20)).map.ev;
+    const night = frameSeenAt(view, light, instant(0, -20, { lamps: { light: lamps, share: 1 } }));
+    const dark = frameSeenAt(view, light, instant(0, -20)).map.ev;
     const lit = night.map.ev.filter((_, cell) => night.map.names[night.map.label[cell] as number] === 'ground');
     expect(Math.max(...lit) - Math.min(...lit)).toBeGreaterThan(1.5);
     expect(night.map.ev.every((ev, cell) => ev >= (dark[cell] as number) - 1e-6)).toBe(true);
@@ -85,7 +85,7 @@ describe('lamps', () => {
     );
   });
   it('half of them is half of their light; bulbs are lamps, for the meter to leave out', () => {
-    const [full, half] = [1, 0.5].map((share) => sightAt(view, light, instant(0, -20, { lamps: { light: lamps, share } })).map);
+    const [full, half] = [1, 0.5].map((share) => frameSeenAt(view, light, instant(0, -20, { lamps: { light: lamps, share } })).map);
     const cell = (STREET.size.height - 3) * STREET.size.width + 20;
     expect((full?.ev[cell] as number) - (half?.ev[cell] as number)).toBeGreaterThan(0.8);
     const bulb = full?.label.findIndex((label) => full.isLamp[label] === true) ?? -1;

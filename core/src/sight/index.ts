@@ -6,7 +6,7 @@ export { type LampLight, measureLamps } from './lamps.js';
 export { SIGHT_LABELS, type SightLabel } from './labels.js';
 export { measureLight, type MeasuredLight } from './light.js';
 export { type SightInstant } from './moment.js';
-export { type Sight, sightAt } from './sight.js';
+export { type Sight, frameSeenAt } from './sight.js';
 export { SEEN } from './seen.js';
 export { EYE_M, type MeasuredView, type SightQuestion } from './measured.js';
 export { measureView } from './view.js';

@@ -141,7 +141,7 @@ function paintBulbs({ instant: { lamps } }: Moment, luminance: Float64Array, lab
  * what each shows. One bounce of light on Lambert surfaces; sky by CIE S 011; the sun's disc and glare, glass, water, lamps and lit
  * rooms. The same to the bit every time. Source: docs/formulas.md#eye-level.
  */
-export function sightAt(view: MeasuredView, light: MeasuredLight, instant: SightInstant): Sight {
+export function frameSeenAt(view: MeasuredView, light: MeasuredLight, instant: SightInstant): Sight {
   const moment = momentOfView(view, light, instant);
   const { width, height } = view.question.size;
   const luminance = new Float64Array(width * height);

@@ -7,7 +7,7 @@ import {
   measureView,
   placeInFrame,
   SEEN,
-  sightAt,
+  frameSeenAt,
   type SightFrame,
   type SightInstant,
   SIGHT_LABELS,
@@ -64,7 +64,7 @@ describe('the frame, by hand', () => {
     for (const frame of [FRAME, { ...FRAME, isUpright: true }, { ...FRAME, tiltDeg: -8 }, { ...FRAME, riseMm: 4 }]) {
       const size = frame.isUpright ? { width: 80, height: 120 } : SIZE;
       const view = measureView({ ...OPEN, frame, size, personM: 4 });
-      const { label } = sightAt(view, measureLight(view), at(180, 40)).map;
+      const { label } = frameSeenAt(view, measureLight(view), at(180, 40)).map;
       const people = SIGHT_LABELS.map((name, k) => (['coat', 'skin', 'legs', 'hair', 'shirt'].includes(name) ? k : -1));
       const rows = [...label].flatMap((its, cell) => (people.includes(its) ? [Math.floor(cell / size.width)] : []));
       const row = (upM: number): number => (placeInFrame(frame, { aheadM: 4, rightM: 0, upM })?.y ?? NaN) * size.height;
@@ -79,7 +79,7 @@ describe('light on what is seen, by hand', () => {
   const light = measureLight(view);
   const plain = [...view.kind.keys()].filter((cell) => view.kind[cell] === SEEN.wall && view.glass[cell] === 0);
   const wallLux = (azimuthDeg: number): number => {
-    const { ev } = sightAt(view, light, at(azimuthDeg, 30)).map;
+    const { ev } = frameSeenAt(view, light, at(azimuthDeg, 30)).map;
     const middle = plain.filter((cell) => Math.abs((view.z[cell] as number) - 5) < 2);
     return middle.reduce((sum, cell) => sum + luxAt(view, ev, cell), 0) / middle.length;
   };
@@ -97,7 +97,7 @@ describe('light on what is seen, by hand', () => {
   it('open ground has the model’s level light', () => {
     const { directNormalLux, diffuseLux } = openSky({ altitudeDeg: 30, cloud: 0, dayOfYear: null });
     const open = measureView(OPEN);
-    const { map, shadeLux } = sightAt(open, measureLight(open), at(180, 30));
+    const { map, shadeLux } = frameSeenAt(open, measureLight(open), at(180, 30));
     const near = (SIZE.height - 1) * SIZE.width + SIZE.width / 2;
     expect(evOf(luxAt(open, map.ev, near))).toBeCloseTo(evOf(directNormalLux / 2 + diffuseLux), 2);
     expect(shadeLux).toBeCloseTo(diffuseLux, 0);
@@ -108,7 +108,7 @@ describe('a view', () => {
   it('of open ground claims no walls: sky over ground, and the sun where it stands', () => {
     const view = measureView(OPEN);
     expect([...new Set(view.kind)].sort()).toEqual([SEEN.sky, SEEN.ground]);
-    const sight = sightAt(view, measureLight(view), at(5, 8));
+    const sight = frameSeenAt(view, measureLight(view), at(5, 8));
     expect([sight.isEyeInSun, sight.discInFrame > 0.9]).toEqual([true, true]);
     const brightest = sight.map.ev.indexOf(Math.max(...sight.map.ev));
     expect(sight.map.names[sight.map.label[brightest] as number]).toBe('sun');
@@ -116,13 +116,15 @@ describe('a view', () => {
     const [column, row] = [brightest % SIZE.width, Math.floor(brightest / SIZE.width)];
     expect(Math.abs(column + 0.5 - (0.5 + (Math.tan(5 * (Math.PI / 180)) * 28) / 36) * SIZE.width)).toBeLessThan(1.6);
     expect(Math.abs(row + 0.5 - (0.5 - (Math.tan(8 * (Math.PI / 180)) * 28) / 24) * SIZE.height)).toBeLessThan(1.6);
-    expect(sightAt(view, measureLight(view), at(180, 8)).discInFrame).toBe(0);
+    expect(frameSeenAt(view, measureLight(view), at(180, 8)).discInFrame).toBe(0);
   });
   it('is the same to the bit, twice', () => {
     const question = { ...OPEN, site: { ...OPEN.site, buildings: [box(12, 30, 9), box(40, 80, 20)] }, personM: 4 };
     const once = measureView(question);
     const again = measureView(question);
-    expect(sightAt(again, measureLight(again), at(200, 33)).map).toEqual(sightAt(once, measureLight(once), at(200, 33)).map);
+    expect(frameSeenAt(again, measureLight(again), at(200, 33)).map).toEqual(
+      frameSeenAt(once, measureLight(once), at(200, 33)).map,
+    );
   });
   it('tilted up shows the walls that a level one shows, where the pinhole has them', () => {
     const site = { ...OPEN.site, buildings: [box(20, 60, 12)] };
@@ -146,7 +148,7 @@ describe('a view', () => {
     const column = Array.from({ length: SIZE.height }, (_, row) => view.kind[row * SIZE.width + SIZE.width / 2] as number);
     const order = column.filter((kind, k) => kind !== column[k - 1]);
     expect(order).toEqual([SEEN.hanging, SEEN.sky, SEEN.ground, SEEN.water]);
-    const { ev } = sightAt(view, measureLight(view), at(180, 40)).map;
+    const { ev } = frameSeenAt(view, measureLight(view), at(180, 40)).map;
     const of = (kind: number): number[] => [...ev].filter((_, cell) => view.kind[cell] === kind);
     // Flat looks mirror the sky, steep ones show the dark of the water.
     expect(Math.max(...of(SEEN.water)) - Math.min(...of(SEEN.water))).toBeGreaterThan(2);

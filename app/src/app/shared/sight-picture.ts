@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, type ElementRef, input, viewChild } from '@angular/core';
-import type { SightPicture as Picture } from '../workers/sight/sight-jobs';
+import type { SightDrawn } from '../workers/sight/sight-jobs';
 
 /** A view as the camera would show it, drawn as large as there is room for. */
 @Component({
@@ -26,7 +26,7 @@ import type { SightPicture as Picture } from '../workers/sight/sight-jobs';
   `,
 })
 export class SightPicture {
-  readonly picture = input.required<Picture | null>();
+  readonly picture = input.required<SightDrawn | null>();
   readonly sentence = input.required<string>();
   /** At its own brightness in the night theme too. */
   readonly isFull = input(false);

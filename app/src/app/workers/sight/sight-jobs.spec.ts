@@ -1,5 +1,5 @@
 import type { SightQuestion } from '@roam-dial/core/sight';
-import { type SightAsked, sightBuffersOf, SightJobs, type SightPicture } from './sight-jobs';
+import { type SightAsked, sightBuffersOf, SightJobs, type SightDrawn } from './sight-jobs';
 
 const SITE: SightQuestion['site'] = {
   buildings: [
@@ -30,7 +30,7 @@ const asked = (over: Partial<SightAsked> = {}): SightAsked => ({
   shown: { medium: { kind: 'raw', overEv: 3, underEv: 7 }, exposureEv: 13, isClippingMarked: false },
   ...over,
 });
-function answer(jobs: SightJobs, ask: SightAsked): SightPicture | null {
+function answer(jobs: SightJobs, ask: SightAsked): SightDrawn | null {
   const steps = jobs.answer(ask);
   for (;;) {
     const step = steps.next();
@@ -42,7 +42,7 @@ function told(): SightJobs {
   jobs.answer({ kind: 'place', place: 'here', site: SITE }).next();
   return jobs;
 }
-const mean = ({ pixels }: SightPicture): number => pixels.reduce((sum, byte) => sum + byte, 0) / pixels.length;
+const mean = ({ pixels }: SightDrawn): number => pixels.reduce((sum, byte) => sum + byte, 0) / pixels.length;
 
 describe('views at the worker’s desk', () => {
   it('knows no place that it has not been told of', () => {

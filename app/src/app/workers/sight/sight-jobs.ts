@@ -7,7 +7,7 @@ import {
   type MeasuredLight,
   type MeasuredView,
   measureView,
-  sightAt,
+  frameSeenAt,
   type SightFacts,
   type SightInstant,
   type SightQuestion,
@@ -37,7 +37,7 @@ export interface SightAsked {
 export type SightAsk = SightAsked | { readonly kind: 'place'; readonly place: string; readonly site: SightQuestion['site'] };
 
 /** The picture: 8 bit RGBA row by row, and what there is to be said of it. */
-export interface SightPicture {
+export interface SightDrawn {
   readonly width: number;
   readonly height: number;
   readonly pixels: Uint8ClampedArray<ArrayBuffer>;
@@ -66,7 +66,7 @@ export class SightJobs {
   private readonly places = new Lru<string, SightQuestion['site']>(2 * MOST_PLACES);
   private readonly views = new Lru<string, Kept>(MOST_VIEWS);
 
-  *answer(ask: SightAsk): Generator<null, SightPicture | null> {
+  *answer(ask: SightAsk): Generator<null, SightDrawn | null> {
     if (ask.kind === 'place') {
       this.places.set(ask.place, ask.site);
       return null;
@@ -97,8 +97,8 @@ function lampsOf(kept: Kept, { fullLux, share }: SightAsked['lamps']): SightInst
   return { light: kept.lamps.light, share };
 }
 
-function pictureOf(kept: Kept, { instant, lamps, shown }: SightAsked): SightPicture {
-  const sight = sightAt(kept.view, kept.light, { ...instant, lamps: lampsOf(kept, lamps) });
+function pictureOf(kept: Kept, { instant, lamps, shown }: SightAsked): SightDrawn {
+  const sight = frameSeenAt(kept.view, kept.light, { ...instant, lamps: lampsOf(kept, lamps) });
   const { medium, exposureEv, isClippingMarked } = shown;
   const { width, height, ev } = sight.map;
   const { altitudeDeg } = instant.sun;
@@ -112,7 +112,7 @@ function pictureOf(kept: Kept, { instant, lamps, shown }: SightAsked): SightPict
 }
 
 /** White is dotted, black is hatched: shapes, because colours alone do not reach everybody. */
-function markClipping(pixels: SightPicture['pixels'], ev: Float32Array, width: number, { medium, exposureEv }: SightShown): void {
+function markClipping(pixels: SightDrawn['pixels'], ev: Float32Array, width: number, { medium, exposureEv }: SightShown): void {
   for (let cell = 0; cell < ev.length; cell++) {
     const stops = (ev[cell] as number) - exposureEv;
     const [row, column] = [Math.floor(cell / width), cell % width];
@@ -122,6 +122,6 @@ function markClipping(pixels: SightPicture['pixels'], ev: Float32Array, width: n
 }
 
 /** A picture's bytes are handed over, not copied. */
-export function sightBuffersOf(answer: SightPicture | null): Transferable[] {
+export function sightBuffersOf(answer: SightDrawn | null): Transferable[] {
   return answer === null ? [] : [answer.pixels.buffer];
 }

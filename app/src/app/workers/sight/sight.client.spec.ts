@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { Subject } from 'rxjs';
 import { SightClient, type SightWanted } from './sight.client';
-import type { SightPicture } from './sight-jobs';
+import type { SightDrawn } from './sight-jobs';
 
 const wanted = (altitudeDeg: number, isLarge = false): SightWanted => ({
   place: 'open',
@@ -23,7 +23,7 @@ async function until(isSo: () => boolean): Promise<void> {
 
 it('views come rough while questions flow, fine once they rest, and never rough again after that', async () => {
   const questions = new Subject<SightWanted>();
-  const shown: SightPicture[] = [];
+  const shown: SightDrawn[] = [];
   const client = TestBed.inject(SightClient);
   client.pictures(questions).subscribe((picture) => picture !== null && shown.push(picture));
   for (let k = 0; k < 5; k++) questions.next(wanted(20 + k));

@@ -5,7 +5,7 @@ import { Lru } from '../../base/lru';
 import { answersOf, askLatest } from '../answers';
 import { createSightWorker } from '../create';
 import { Query } from '../query';
-import { MOST_PLACES, type SightAsk, type SightAsked, type SightPicture } from './sight-jobs';
+import { MOST_PLACES, type SightAsk, type SightAsked, type SightDrawn } from './sight-jobs';
 
 /** A question before its size is chosen, with the place that it is about. */
 export interface SightWanted extends Omit<SightAsked, 'kind' | 'look'> {
@@ -25,12 +25,12 @@ const REST_MS = 160;
 @Injectable({ providedIn: 'root' })
 export class SightClient {
   private readonly told = new Lru<string, true>(MOST_PLACES);
-  private readonly query = new Query<SightAsk, null, SightPicture | null>(createSightWorker, {
+  private readonly query = new Query<SightAsk, null, SightDrawn | null>(createSightWorker, {
     onNewWorker: () => this.told.clear(),
   });
 
   /** Pictures of a stream of questions: small while it flows, as many as can be made; finer once it rests. */
-  pictures(questions: Observable<SightWanted>): Observable<SightPicture | null> {
+  pictures(questions: Observable<SightWanted>): Observable<SightDrawn | null> {
     const numbered = questions.pipe(
       map((wanted, number) => ({ wanted, number })),
       share(),
@@ -55,7 +55,7 @@ export class SightClient {
     return merge(moving, fine);
   }
 
-  private ask({ site, look, isLarge: _, ...rest }: SightWanted, longSide: number): Observable<SightPicture | null> {
+  private ask({ site, look, isLarge: _, ...rest }: SightWanted, longSide: number): Observable<SightDrawn | null> {
     if (this.told.get(rest.place) === undefined) {
       this.query.tell({ kind: 'place', place: rest.place, site });
       this.told.set(rest.place, true);

@@ -7,7 +7,7 @@ import type { SightFrame, SightQuestion } from '@roam-dial/core/sight';
 import { DEFAULT_METERING, type Stop } from '@roam-dial/core/stop';
 import { filter } from 'rxjs';
 import { districtKey } from '../../../workers/district-key';
-import type { SightPicture } from '../../../workers/sight/sight-jobs';
+import type { SightDrawn } from '../../../workers/sight/sight-jobs';
 import { SightClient, type SightWanted } from '../../../workers/sight/sight.client';
 import { LightState } from '../light-state';
 
@@ -102,7 +102,7 @@ export class ViewState {
     };
   });
 
-  readonly picture = toSignal<SightPicture | null>(
+  readonly picture = toSignal<SightDrawn | null>(
     this.client.pictures(toObservable(this.wanted).pipe(filter((wanted) => wanted !== null))),
     { initialValue: null },
   );
