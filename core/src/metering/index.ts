@@ -40,7 +40,8 @@ export { BUILT_IN_SCENES } from './scenes/index.js';
 export { keyToneOf } from './scenes/compositions.js';
 export { type FrameLight, type FrameOfStop, mapSizeOf } from './scenes/frameOfStop.js';
 export { sceneOfStop } from './scenes/ofStop.js';
-export { expectedTones } from './scenes/expectedTones.js';
+export { type ExpectedKey, expectedTones } from './scenes/expectedTones.js';
+export { meterFrame, type MeteredFrame } from './scenes/meteredFrame.js';
 export {
   adviceOnKeeping,
   EXPOSURE_KEPT,

@@ -1,6 +1,7 @@
 import { cloudAt, dayOfYear, sunPosition, walkClock } from '../light/index.js';
-import type { SightFrame, SightInstant, SightQuestion } from '../sight/index.js';
-import { type Stop, stopLampsAt } from '../stop/index.js';
+import type { KeySurface, SightFrame, SightInstant, SightQuestion } from '../sight/index.js';
+import { keyToneOf } from '../metering/index.js';
+import { type Stop, type StopLight, stopLampsAt } from '../stop/index.js';
 import { areTreesInLeaf } from '../streets/index.js';
 import { cloudOf, type Walk } from '../walk/index.js';
 import type { KitInHand } from './bag.js';
@@ -12,6 +13,48 @@ import { lightSiteOf, siteOf } from './site.js';
 export function sightFrameOf({ body, focalLengthMm }: KitInHand, { framing }: Pick<Stop, 'framing'>): SightFrame {
   const { sensorWidthMm, sensorHeightMm } = body;
   return { sensorWidthMm, sensorHeightMm, focalLengthMm, isUpright: framing?.isUpright === true, tiltDeg: 0, riseMm: 0 };
+}
+
+/** Share of the frame of the screen that a picture wants behind its people; null where it wants none. */
+export function screenShareOf({ intent, lamps }: Pick<Stop, 'intent' | 'lamps'>): number | null {
+  if (intent.kind === 'brightBackdrop') return intent.brightShare;
+  if (intent.kind !== 'silhouette') return null;
+  return intent.background === 'screen' || lamps === 'screen' || lamps === 'litWindow' ? intent.brightShare : null;
+}
+
+function surfaceOf({ intent }: Pick<Stop, 'intent'>, { surface }: Pick<StopLight, 'surface'>): KeySurface {
+  switch (intent.kind) {
+    case 'passingCandid':
+    case 'compressedDistance':
+      return 'person';
+    case 'lightPool':
+      return surface === 'lamps' ? 'level' : 'pool';
+    case 'silhouette':
+      if (surface === 'sky' || surface === 'screen') return surface;
+      if (surface === 'litGround') return 'sunlit ground';
+      return surface === 'shade' ? 'level' : 'wall';
+    case 'intoTheSun':
+      return 'sunlit ground';
+    case 'brightBackdrop':
+      return 'screen';
+    case 'flashLift':
+      return 'anySky';
+    case 'facade':
+    case 'reflection':
+      return 'wall';
+    case 'litStreet':
+    case 'longExposure':
+    case 'fireworks':
+      return 'level';
+  }
+}
+
+/** What of a stop's view its picture is about in a light, and the tone that it is wanted at. */
+export function sightKeyOf(
+  stop: Pick<Stop, 'intent' | 'lightOffsetEv'>,
+  light: Pick<StopLight, 'surface'>,
+): { readonly surface: KeySurface; readonly tone: number; readonly offsetEv: number } {
+  return { surface: surfaceOf(stop, light), tone: keyToneOf(stop.intent), offsetEv: stop.lightOffsetEv };
 }
 
 const OPEN_GROUND: SightQuestion['site'] = { buildings: [], eastM: 0, northM: 0 };
@@ -41,11 +84,12 @@ export function sightInstantOf(
   const cloud = cloudAt(cloudOf(walk), minute);
   const yearDay = dayOfYear(walk.day);
   const site = lightSiteOf(walk, stop);
+  const { screenEv, ...lamps } = stopLampsAt({ site, sun, cloud, dayOfYear: yearDay, minuteOfDay: minute });
   return {
     instant: {
-      ...{ sun, cloud, dayOfYear: yearDay, offsetEv: stop.lightOffsetEv },
+      ...{ sun, cloud, dayOfYear: yearDay, offsetEv: stop.lightOffsetEv, screenEv },
       areTreesInLeaf: areTreesInLeaf(yearDay, place.latitude),
     },
-    lamps: stopLampsAt({ site, sun, cloud, dayOfYear: yearDay, minuteOfDay: minute }),
+    lamps,
   };
 }

@@ -12,6 +12,7 @@ export const SIGHT_LABELS = [
   'water',
   'leaves',
   'lamps',
+  'screen',
   ...FIGURE_PARTS,
 ] as const;
 export type SightLabel = (typeof SIGHT_LABELS)[number];

@@ -17,6 +17,8 @@ export interface LampLight {
   readonly chestLux: readonly [number, number, number, number];
   /** Cells that show a bulb, and how much of each. */
   readonly bulbs: readonly { readonly cell: number; readonly covered: number }[];
+  /** On the level at eye height where the subject stands. */
+  readonly spotLux: number;
   /** What a bulb shines with, cd/m². */
   readonly bulbLuminance: number;
 }
@@ -149,6 +151,7 @@ export function measureLamps(view: MeasuredView, light: MeasuredLight, spotLux: 
       view,
       lamps.map(({ lamp }) => lamp),
     ),
+    spotLux,
     bulbLuminance: candela / (Math.PI * BULB_M * BULB_M),
   };
 }

@@ -16,6 +16,8 @@ export interface SightQuestion {
   readonly size: FrameSize;
   /** Level distance at which somebody stands in the middle of the frame; before a wall that is nearer, half a metre from it. */
   readonly personM: number | null;
+  /** Share of the frame of a screen that stands across the look; null without one. */
+  readonly screenShare?: number | null;
 }
 
 /** What every cell meets, once for a place, a camera and a size. Arrays have a row of `width` after the other. */

@@ -16,6 +16,8 @@ export interface SightInstant {
   readonly areTreesInLeaf: boolean;
   /** The lamps that burn, and the share of their light that they have; null where none do. */
   readonly lamps: { readonly light: LampLight; readonly share: number } | null;
+  /** What the screen reads while it shines, EV at ISO 100; null while it is dark. */
+  readonly screenEv?: number | null;
   /** Stops that a reading on the spot puts onto everything; 0 by default. */
   readonly offsetEv?: number;
 }

@@ -17,6 +17,10 @@ export interface Sight {
   /** Daylight on the level at eye height where the subject stands, without the sun, lux. */
   readonly shadeLux: number;
   readonly isEyeInSun: boolean;
+  /** The brighter of a level plate and one square to the sun where the sun shines, lux. */
+  readonly sunlitLux: number;
+  /** On the level where the subject stands, lamps included, lux. */
+  readonly levelLux: number;
   /** Share of the sun's disc that is in the frame and not covered: over 0 the picture has the sun in it. */
   readonly discInFrame: number;
 }
@@ -157,12 +161,15 @@ export function frameSeenAt(view: MeasuredView, light: MeasuredLight, instant: S
   const isEyeInSun = sunShareAt(moment, x, y, eyeM) >= 0.5;
   const person = paintPerson(moment, luminance, label);
   const discInFrame = paintSun(moment, isEyeInSun, luminance, label);
-  const { offsetEv = 0 } = instant;
+  const { offsetEv = 0, lamps } = instant;
+  const shadeLux = moment.around[light.spot] as number;
   const ev = Float32Array.from(luminance, (value) => Math.log2(8 * Math.max(LEAST_CD, value)) + offsetEv);
   return {
     map: { width, height, ev, label, names: SIGHT_LABELS, isLamp: IS_LAMP },
     ...person,
-    shadeLux: moment.around[light.spot] as number,
+    shadeLux,
+    sunlitLux: Math.max(moment.directLux + shadeLux / 2, moment.directLux * Math.max(0, moment.toSun[2]) + shadeLux),
+    levelLux: shadeLux + (lamps === null ? 0 : lamps.share * lamps.light.spotLux),
     isEyeInSun,
     discInFrame,
   };

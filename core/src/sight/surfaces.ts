@@ -115,7 +115,7 @@ function loose(moment: Moment, cell: number, sight: CellSight): void {
   const { view, directLux, diffuseLux, toSun } = moment;
   const kind = view.kind[cell];
   const [share, takes, label] =
-    kind === SEEN.hanging
+    kind === SEEN.hanging || kind === SEEN.screen
       ? [OPEN.hanging, 0, LABEL.walls]
       : kind === SEEN.leaf
         ? [OPEN.leaf, LEAF_TAKES_SUN, LABEL.leaves]
@@ -126,10 +126,24 @@ function loose(moment: Moment, cell: number, sight: CellSight): void {
   sight.label = label;
 }
 
+/** A screen by its own light, or as a dark surface. */
+function screen(moment: Moment, cell: number, sight: CellSight): void {
+  const { screenEv = null } = moment.instant;
+  if (screenEv === null) {
+    loose(moment, cell, sight);
+    return;
+  }
+  sight.luminance = 2 ** screenEv / 8;
+  sight.label = LABEL.screen;
+}
+
 /** What a cell shows without anybody in it. */
 export function surfaceAt(moment: Moment, cell: number, sight: CellSight): void {
   const { view } = moment;
   switch (view.kind[cell]) {
+    case SEEN.screen:
+      screen(moment, cell, sight);
+      break;
     case SEEN.sky: {
       const slope = view.slope[cell] as number;
       sight.luminance = moment.sky(slope / Math.sqrt(1 + slope * slope), bearingOf(view, cell));

@@ -7,6 +7,7 @@ import { type CellLook, type FrameSize, looksThrough, type SightFrame, STEEP_AHE
 import { hashed } from './hash.js';
 import { paintHanging, paintTrees } from './overhead.js';
 import { pavingOf } from './paving.js';
+import { paintScreen } from './screen.js';
 import { EYE_M, type MeasuredView, type SightQuestion } from './measured.js';
 import { SEEN } from './seen.js';
 
@@ -57,7 +58,7 @@ function raysOf(frame: SightFrame, size: FrameSize): Rays {
   };
 }
 
-function checked({ site, bearingDeg, frame, size, personM }: SightQuestion): void {
+function checked({ site, bearingDeg, frame, size, personM, screenShare = null }: SightQuestion): void {
   checkOptions('site', site);
   checkFinite('site.eastM', site.eastM);
   checkFinite('site.northM', site.northM);
@@ -71,6 +72,7 @@ function checked({ site, bearingDeg, frame, size, personM }: SightQuestion): voi
   checkAtLeast('size.width', size.width, 1);
   checkAtLeast('size.height', size.height, 1);
   if (personM !== null) checkPositive('personM', personM);
+  if (screenShare !== null) checkBetween('screenShare', screenShare, 0, 1);
 }
 
 /** What every cell meets. @throws TypeError, RangeError that name the parameter. */
@@ -189,6 +191,7 @@ export function measureView(question: SightQuestion): MeasuredView {
   paintHanging(measured, axis);
   paintTrees(measured, axis);
   paintSurfaces(measured, waters);
+  paintScreen(measured);
   return measured;
 }
 

@@ -1,6 +1,7 @@
 import type { ManualSettings } from '../../stop/index.js';
 import { flashReachM } from '../../exposure/index.js';
 import { isoCeilingOf } from '../../kit/index.js';
+import type { MeteredFrame } from '../../metering/index.js';
 import { depthOfField, diffractionLimitFNumber } from '../../optics/index.js';
 import { bodyShutters } from '../../kit/index.js';
 import { markedBetween, snapToMark } from '../../units/index.js';
@@ -92,7 +93,7 @@ function flashOf({ input }: Scene, { camera }: Evaluation): SetUp['flash'] {
 }
 
 /** Writes one cell out as the card. */
-export function setUpAtCell(cells: SettingsGrid, place: GridCell): SetUp {
+export function setUpAtCell(cells: SettingsGrid, place: GridCell, seen: MeteredFrame | null = null): SetUp {
   const { scene } = cells;
   const found = evaluationAt(cells, place);
   return {
@@ -100,7 +101,7 @@ export function setUpAtCell(cells: SettingsGrid, place: GridCell): SetUp {
     focus: focusOf(scene, found),
     shutter: shutterOf(scene, found),
     iso: isoOf(scene, found),
-    meter: meterOf(scene),
+    meter: meterOf(scene, seen),
     flash: flashOf(scene, found),
     found,
     sides: sidesOf(cells, place),
@@ -150,12 +151,19 @@ function cleanerThan(cells: SettingsGrid, { isoStops }: Evaluation): Evaluation 
   return isEnough ? evaluationAt(cells, placeOfCell(cells, cell)) : null;
 }
 
-/** The card of a prepared stop at one EV of its metered surface; of what the hand has chosen, where it has. */
-export function dialCardAt(cells: SettingsGrid, chosen: ManualSettings | null = null): SetUpResult {
+/**
+ * The card of a prepared stop at one EV of its metered surface; of what the hand has chosen, where it has; metered on the view
+ * that stands there, where that is known.
+ */
+export function dialCardAt(
+  cells: SettingsGrid,
+  chosen: ManualSettings | null = null,
+  seen: MeteredFrame | null = null,
+): SetUpResult {
   const { cell, isEnough } = bestCell(cells);
   const best = placeOfCell(cells, cell);
   const place = chosen === null ? best : nearestPlace(cells.scene, chosen, best);
-  const setUp = setUpAtCell(cells, place);
+  const setUp = setUpAtCell(cells, place, seen);
   const isBest = gridIndex(cells, place) === cell;
   const found = isBest ? setUp.found : evaluationAt(cells, best);
   const shown = { setUp, sacrifices: setUp.found.limits, best: found, cleaner: isEnough ? cleanerThan(cells, found) : null };

@@ -61,6 +61,8 @@ export interface SetUp {
     /** In the body's marks; null where its dial does not go so far. */
     readonly compensationEv: number | null;
     readonly keyPlacementEv: number;
+    /** False where nothing of what the picture is about is in the frame that stands there. */
+    readonly isKeyInFrame: boolean;
     readonly limit: MeterLimit;
     readonly why: Why;
   };

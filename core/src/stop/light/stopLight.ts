@@ -111,7 +111,7 @@ export function lampsShareAt({ site, sun, minuteOfDay }: StopInstant): number {
 }
 
 /** Whether what shines at the stop is what its people stand before: then it lights no faces. */
-function isBackground({ intent }: LightSite, lamps: ArtificialLight): boolean {
+function isBackground({ intent }: Pick<LightSite, 'intent'>, lamps: ArtificialLight): boolean {
   const shines = lamps === 'screen' || lamps === 'litWindow';
   if (intent.kind === 'silhouette') return intent.background === 'screen' || shines;
   return intent.kind === 'brightBackdrop' && (shines || lamps === intent.source);
@@ -126,9 +126,17 @@ function lampsLuxAt({ site }: Pick<StopInstant, 'site'>, share: number): number 
   return ev100 === null ? 0 : share * luxOfEv(ev100);
 }
 
-/** What the lamps of a stop give at full, lux on people and ground, and the share of it that they have at an instant. */
-export function stopLampsAt(instant: StopInstant): { readonly fullLux: number; readonly share: number } {
-  return { fullLux: lampsLuxAt(instant, 1), share: lampsShareAt(instant) };
+/**
+ * What the lamps of a stop give at full, lux on people and ground, the share of it that they have at an instant, and what the
+ * screen behind its people reads, EV at ISO 100; null where none shines.
+ */
+export function stopLampsAt(instant: StopInstant): {
+  readonly fullLux: number;
+  readonly share: number;
+  readonly screenEv: number | null;
+} {
+  const share = lampsShareAt(instant);
+  return { fullLux: lampsLuxAt(instant, 1), share, screenEv: share > 0 ? shiningEv(instant) : null };
 }
 
 /** Looking towards the sun within this, its light falls on a person's far side. */
@@ -190,9 +198,16 @@ function unknownWallIn({ directNormalLux, diffuseLux }: OpenSky, { wallSkyShare 
   return { litEv: evOfLux(directNormalLux + shadedLux), shadedEv: evOfLux(shadedLux) };
 }
 
-function screenEv({ site }: StopInstant, lights: Lights): number {
-  const source = site.intent.kind === 'brightBackdrop' ? site.intent.source : 'screen';
-  return (lights.lampsOn ? ARTIFICIAL_LIGHT[source].ev100 : null) ?? lights.shadeEv;
+/** What shines behind the people of a stop while it is on. */
+function shiningEv({ site: { intent, lamps } }: Pick<StopInstant, 'site'>): number | null {
+  if (intent.kind === 'brightBackdrop') return ARTIFICIAL_LIGHT[intent.source].ev100;
+  if (intent.kind !== 'silhouette' || !isBackground({ intent }, lamps)) return null;
+  return ARTIFICIAL_LIGHT[lamps === 'litWindow' ? 'litWindow' : 'screen'].ev100;
+}
+
+function screenEv(instant: StopInstant, lights: Lights): number {
+  const ev100 = instant.site.intent.kind === 'brightBackdrop' ? shiningEv(instant) : ARTIFICIAL_LIGHT.screen.ev100;
+  return (lights.lampsOn ? ev100 : null) ?? lights.shadeEv;
 }
 
 function evOf(surface: MeteredSurface, instant: StopInstant, lights: Lights, unknownWall: UnknownWall): number {
@@ -238,10 +253,8 @@ const LIT_FROM = 0.5;
 
 /** A background of the stop's own making: a screen or a lit window, while it is on. */
 function screenBackground(instant: StopInstant, lampsOn: boolean): Background | null {
-  const { intent, lamps } = instant.site;
-  const isScreen = intent.kind === 'silhouette' && isBackground(instant.site, lamps);
-  const source = lamps === 'litWindow' ? 'litWindow' : 'screen';
-  return isScreen && lampsOn ? { ev100: ARTIFICIAL_LIGHT[source].ev100, kind: 'screen', offDeg: 0 } : null;
+  const ev100 = instant.site.intent.kind === 'silhouette' && lampsOn ? shiningEv(instant) : null;
+  return ev100 === null ? null : { ev100, kind: 'screen', offDeg: 0 };
 }
 
 function brighter(a: Background | null, b: Background | null): Background | null {
