@@ -43,6 +43,7 @@ const STATE = [
   'selection',
   'kit',
   'light',
+  'sight',
   'card',
   'walk',
   'plan',

@@ -96,7 +96,8 @@ export class MeterState {
   readonly readings = computed<readonly Reading[]>(() => {
     const card = this.card();
     if (card === null) return [];
-    return this.isExpected() ? expectedTones(frameOf(card.input)) : this.metering().readings;
+    if (!this.isExpected()) return this.metering().readings;
+    return card.seen?.metered.tones ?? expectedTones(frameOf(card.input));
   });
   /** A film body has its roll, a digital one its two files. */
   readonly isFilm = computed(() => this.card()?.kit.body.medium === 'film');

@@ -3,6 +3,7 @@ import type { BrokenLimit, Limit, Obstacle, SetUpInput, SideLimit, WhyInput } fr
 import { type Consent, type Intent, zoneLawOf } from '@roam-dial/core/stop';
 import { markedBetween, snapToMark } from '@roam-dial/core/units';
 import type { Card } from '../../state/card/card.store';
+import { NO_KEY_WORDS } from '../../words/set-up/metering';
 import { limitWords } from '../../words/set-up/limits';
 import { stopsText } from '../../words/walk/stops';
 import type { Wording } from '../../words/wording';
@@ -154,13 +155,16 @@ export function isoNote({ result, kit }: Card, wording: Wording): string {
   }
 }
 
-export function meterNumber({ result, kit }: Card, wording: Wording): string {
+export function meterNumber({ result, kit, isFrameAwaited }: Card, wording: Wording): string {
+  if (isFrameAwaited) return '…';
   const { compensationEv } = result.setUp.meter;
   return compensationEv === null ? 'by hand' : wording.stops(compensationEv, kit.body.markStep);
 }
 
-export function meterNote({ result, kit }: Card, wording: Wording): string {
-  const { keyPlacementEv, limit } = result.setUp.meter;
+export function meterNote({ stop, result, kit, isFrameAwaited }: Card, wording: Wording): string {
+  const { keyPlacementEv, limit, isKeyInFrame } = result.setUp.meter;
+  if (isFrameAwaited) return 'what the frame will see is being drawn';
+  if (!isKeyInFrame) return `${NO_KEY_WORDS[stop.intent.kind]}: by the light alone`;
   const places =
     keyPlacementEv === 0
       ? 'puts the key tone at mid-grey'

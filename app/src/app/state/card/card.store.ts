@@ -13,8 +13,12 @@ import {
 import { type SettingsGrid, dialCardAt, type SetUpInput, type SetUpResult } from '@roam-dial/core/setup';
 import { type PictureLight, pictureLightAt, type Stop, type StopDay, type StopLight } from '@roam-dial/core/stop';
 import type { Walk } from '@roam-dial/core/walk';
-import { combineLatest, distinctUntilChanged, map, type Observable } from 'rxjs';
+import { combineLatest, concat, distinctUntilChanged, map, type Observable, of, switchMap, timer } from 'rxjs';
 import type { Workspace } from '../../storage/workspace';
+import type { SightDrawn } from '../../workers/sight/sight-jobs';
+import type { SightWanted } from '../../workers/sight/sight.client';
+import { SeenStore } from '../sight/seen.store';
+import { placeOfSight, sightWanted } from '../sight/sight-wanted';
 import { SearchCache } from './search-cache';
 import { SelectionStore } from '../selection/selection.store';
 import { shared } from '../../base/shared';
@@ -37,6 +41,10 @@ export interface Card {
   readonly knowsWalls: boolean;
   /** The walls round the stop are known but not measured yet: the light is that of a place without. */
   readonly isProvisional: boolean;
+  /** What the frame will see is still being drawn: its meter row is that of a frame painted from the light. */
+  readonly isFrameAwaited: boolean;
+  /** The view that its meter row is from; null where no walls are known, and while it is awaited. */
+  readonly seen: SightDrawn | null;
   readonly kit: KitInHand;
   readonly standard: Standard;
   readonly input: SetUpInput;
@@ -73,6 +81,7 @@ export function cardFor(
   workspace: Workspace,
   { walk, stop, stopIndex, minuteOfDay }: Focus,
   day: StopDay | null = null,
+  seen: SightDrawn | null = null,
 ): Card | NoCard {
   if (walk === null) return none('noWalk');
   if (stop === null) return none('noStop');
@@ -85,7 +94,7 @@ export function cardFor(
     if (light === null) return none('skippedDay');
     const input = setUpInputFor(workspace, walk, stop, kit, light);
     const cells = scenes.cellsOf(input);
-    const result = dialCardAt(cells, stop.hand ?? null);
+    const result = dialCardAt(cells, stop.hand ?? null, seen?.metered ?? null);
     const isOnMap = siteOf(workspace, walk, stop).kind !== 'none';
     return {
       kind: 'card',
@@ -96,6 +105,8 @@ export function cardFor(
       light,
       pictureLight: day === null ? null : pictureLightAt(day, minuteOfDay),
       knowsWalls: isOnMap || stop.sunGap !== null,
+      isFrameAwaited: false,
+      seen,
       isProvisional: day?.hasWalls !== true && isOnMap,
       kit,
       standard,
@@ -112,8 +123,23 @@ export function cardFor(
   }
 }
 
+/** A view is metered once the hand rests for so long. */
+const REST_MS = 60;
+
+/** The view that a card is metered on; null where no walls are known, or nothing is to be set. */
+export function sightOfFocus(workspace: Workspace, { walk, stop, minuteOfDay }: Focus, day: StopDay | null): SightWanted | null {
+  if (walk === null || stop === null) return null;
+  const kit = kitInHand(workspace.kit, walk, stop);
+  if (kit === null || siteOf(workspace, walk, stop).kind === 'none') return null;
+  const light = lightFor(walk, stop, minuteOfDay, day);
+  if (light === null) return null;
+  return sightWanted(placeOfSight(workspace, walk, stop), walk, stop, minuteOfDay, { kit, light });
+}
+
 @Injectable({ providedIn: 'root' })
 export class CardStore {
+  private readonly seen = inject(SeenStore);
+  private last: { readonly stopId: string; readonly drawn: SightDrawn } | null = null;
   private readonly focus = inject(FocusStore);
   readonly focus$ = this.focus.focus$;
 
@@ -128,7 +154,37 @@ export class CardStore {
       return { workspace, focus, selection, day: days.get(focus.stop?.id ?? '') ?? null };
     }),
     distinctUntilChanged((a, b) => a.workspace === b.workspace && a.selection === b.selection && a.day === b.day),
-    map(({ workspace, focus, day }) => cardFor(workspace, focus, day)),
+    switchMap(({ workspace, focus, day }) => this.metered(workspace, focus, day)),
     shared(),
   );
+
+  /** Nothing where the stop is not one that a card can be made for: the card itself says why. */
+  private wantedFor(workspace: Workspace, focus: Focus, day: StopDay | null): SightWanted | null {
+    try {
+      return sightOfFocus(workspace, focus, day);
+    } catch (error) {
+      if (error instanceof RangeError || error instanceof TypeError) return null;
+      throw error;
+    }
+  }
+
+  /** A card at once, metered as it was before; and once the hand rests, on what the frame will see at its own minute. */
+  private metered(workspace: Workspace, focus: Focus, day: StopDay | null): Observable<Card | NoCard> {
+    const wanted = this.wantedFor(workspace, focus, day);
+    if (wanted === null) return of(cardFor(workspace, focus, day));
+    const known = this.seen.known(wanted);
+    const before = known ?? (this.last?.stopId === focus.stop?.id ? this.last?.drawn : null) ?? null;
+    const card = cardFor(workspace, focus, day, before);
+    const first = card.kind === 'card' ? { ...card, isFrameAwaited: before === null } : card;
+    if (known !== null || card.kind !== 'card') return of(first);
+    const drawn$ = timer(REST_MS).pipe(
+      switchMap(() => this.seen.seen(wanted)),
+      map((drawn) => {
+        if (drawn === null) return card;
+        this.last = { stopId: card.stop.id, drawn };
+        return cardFor(workspace, focus, day, drawn);
+      }),
+    );
+    return concat(of(first), drawn$);
+  }
 }

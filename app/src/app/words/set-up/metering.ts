@@ -1,9 +1,25 @@
 import type { MeterPattern } from '@roam-dial/core/kit';
 import type { KeyPlacement, Medium, MediumKind, RangeWayOut } from '@roam-dial/core/metering';
-import type { MeteredOn, PlacementMethod, Reading, ReadingKind } from '@roam-dial/core/stop';
+import type { IntentKind, MeteredOn, PlacementMethod, Reading, ReadingKind } from '@roam-dial/core/stop';
 import { counted } from '../counted';
 import type { Wording } from '../wording';
 import { capital } from '../capital';
+
+/** What a picture is about, where nothing of it is in the frame that stands there. */
+export const NO_KEY_WORDS: Readonly<Record<IntentKind, string>> = {
+  passingCandid: 'nobody in this frame',
+  lightPool: 'no sunlit ground in this frame',
+  silhouette: 'none of its background in this frame',
+  intoTheSun: 'no sunlit ground in this frame',
+  brightBackdrop: 'no screen in this frame',
+  litStreet: 'no street in this frame',
+  flashLift: 'no sky in this frame',
+  longExposure: 'no ground in this frame',
+  facade: 'no wall in this frame',
+  reflection: 'no wall in this frame',
+  compressedDistance: 'nobody in this frame',
+  fireworks: 'no ground in this frame',
+};
 
 export const PATTERN_WORDS: Readonly<Record<MeterPattern, string>> = {
   wholeFrame: 'whole frame',

@@ -1,12 +1,16 @@
-import { type Medium, prepareMap, renderMap } from '@roam-dial/core/metering';
+import type { MeterPattern } from '@roam-dial/core/kit';
+import { type Medium, type MeteredFrame, renderMap, type Spot, spotOn } from '@roam-dial/core/metering';
 import {
   factsOf,
+  type KeyFound,
+  type KeySurface,
   type LampLight,
   measureLamps,
   measureLight,
   type MeasuredLight,
   type MeasuredView,
   measureView,
+  meterSight,
   frameSeenAt,
   type SightFacts,
   type SightInstant,
@@ -18,23 +22,36 @@ import { Lru } from '../../base/lru';
 /** How a view is to be shown: on what, at which exposure, and with what marked. */
 export interface SightShown {
   readonly medium: Medium;
-  /** EV at ISO 100. */
-  readonly exposureEv: number;
+  /** As its picture should come out: at the key's own tone, or at an exposure, EV at ISO 100; or as a pattern alone would have it. */
+  readonly exposed: { readonly by: 'key' } | { readonly by: 'ev'; readonly ev100: number } | { readonly by: MeterPattern };
+  /** The exposure where nothing of the key is in the frame, EV at ISO 100. */
+  readonly elseEv: number;
+  /** What it is about. */
+  readonly key: { readonly surface: KeySurface; readonly tone: number; readonly offsetEv: number };
+  /** What the body's straight picture holds over mid-grey, stops. */
+  readonly straightOverEv: number;
   /** Marks what comes out white and black. */
   readonly isClippingMarked: boolean;
+  /** Draws an edge round the key. */
+  readonly isKeyMarked: boolean;
 }
+
+/** Where one stands among what a place has. */
+export type SightSpot = Pick<SightQuestion['site'], 'eastM' | 'northM' | 'groundM'>;
+export type SightPlace = Omit<SightQuestion['site'], keyof SightSpot>;
 
 export interface SightAsked {
   readonly kind: 'sight';
   /** The place that the worker has been told of under this name. */
   readonly place: string;
+  readonly spot: SightSpot;
   readonly look: Omit<SightQuestion, 'site'>;
   readonly instant: Omit<SightInstant, 'lamps'>;
   readonly lamps: { readonly fullLux: number; readonly share: number };
   readonly shown: SightShown;
 }
 
-export type SightAsk = SightAsked | { readonly kind: 'place'; readonly place: string; readonly site: SightQuestion['site'] };
+export type SightAsk = SightAsked | { readonly kind: 'place'; readonly place: string; readonly site: SightPlace };
 
 /** The picture: 8 bit RGBA row by row, and what there is to be said of it. */
 export interface SightDrawn {
@@ -42,6 +59,11 @@ export interface SightDrawn {
   readonly height: number;
   readonly pixels: Uint8ClampedArray<ArrayBuffer>;
   readonly facts: SightFacts;
+  readonly metered: MeteredFrame;
+  /** At which it is shown, EV at ISO 100. */
+  readonly exposureEv: number;
+  /** Where a spot is put, frame heights from the top left; null where nothing of the key is in the frame. */
+  readonly spotAt: Spot | null;
 }
 
 interface Kept {
@@ -52,9 +74,10 @@ interface Kept {
 }
 
 /** Places that who asks counts on being known; twice as many are kept. */
-export const MOST_PLACES = 12;
-/** Views kept measured; 4 MB each at the size shown at rest. */
-const MOST_VIEWS = 24;
+export const MOST_PLACES = 6;
+/** Views kept measured: some 95 bytes a cell, 4 MB at the size shown at rest, 1 MB for one of a strip. */
+const MOST_VIEWS = { small: 60, large: 12 } as const;
+const SMALL_CELLS = 10_000;
 /** By day and at dusk all of the sky is brighter than what lamps put on a street, until here. */
 const LAMPS_STRONGER_BELOW_DEG = -5;
 /** What a camera takes for white in the sun, in shade alone, and under lamps, which it leaves warm. */
@@ -63,8 +86,9 @@ const HATCH = 6;
 
 /** Views of places, each measured once: another minute is a matter of look-ups. */
 export class SightJobs {
-  private readonly places = new Lru<string, SightQuestion['site']>(2 * MOST_PLACES);
-  private readonly views = new Lru<string, Kept>(MOST_VIEWS);
+  private readonly places = new Lru<string, SightPlace>(2 * MOST_PLACES);
+  private readonly small = new Lru<string, Kept>(MOST_VIEWS.small);
+  private readonly large = new Lru<string, Kept>(MOST_VIEWS.large);
 
   *answer(ask: SightAsk): Generator<null, SightDrawn | null> {
     if (ask.kind === 'place') {
@@ -78,15 +102,16 @@ export class SightJobs {
     return pictureOf(kept, ask);
   }
 
-  private keptFor({ place, look }: SightAsked): Kept | null {
-    const key = JSON.stringify([place, look]);
-    const known = this.views.get(key);
+  private keptFor({ place, spot, look }: SightAsked): Kept | null {
+    const key = JSON.stringify([place, spot, look]);
+    const views = look.size.width * look.size.height <= SMALL_CELLS ? this.small : this.large;
+    const known = views.get(key);
     if (known !== undefined) return known;
     const site = this.places.get(place);
     if (site === undefined) return null;
-    const view = measureView({ ...look, site });
+    const view = measureView({ ...look, site: { ...site, ...spot } });
     const kept: Kept = { view, light: measureLight(view), lamps: null };
-    this.views.set(key, kept);
+    views.set(key, kept);
     return kept;
   }
 }
@@ -97,22 +122,43 @@ function lampsOf(kept: Kept, { fullLux, share }: SightAsked['lamps']): SightInst
   return { light: kept.lamps.light, share };
 }
 
+function exposureOf({ exposed, elseEv }: SightShown, { key, patterns }: MeteredFrame): number {
+  if (exposed.by === 'ev') return exposed.ev100;
+  if (exposed.by === 'key') return key?.exposureEv ?? elseEv;
+  return patterns.find(({ pattern }) => pattern === exposed.by)?.readEv ?? elseEv;
+}
+
 function pictureOf(kept: Kept, { instant, lamps, shown }: SightAsked): SightDrawn {
   const sight = frameSeenAt(kept.view, kept.light, { ...instant, lamps: lampsOf(kept, lamps) });
-  const { medium, exposureEv, isClippingMarked } = shown;
-  const { width, height, ev } = sight.map;
+  const { map, key, metered } = meterSight(kept.view, sight, { ...shown.key, straightOverEv: shown.straightOverEv });
+  const { medium } = shown;
+  const exposureEv = exposureOf(shown, metered);
+  const { width, height, ev } = map;
   const { altitudeDeg } = instant.sun;
   const isByLamps = lamps.share > 0 && altitudeDeg < LAMPS_STRONGER_BELOW_DEG;
   const kelvin = tintOf(altitudeDeg, isByLamps) as Readonly<Record<string, number>>;
   const facts = factsOf(kept.view, sight, exposureEv, medium);
   const whiteBalanceK = isByLamps ? WHITE_K.lamps : facts.litGround === null ? WHITE_K.shade : WHITE_K.sun;
-  const pixels = renderMap(prepareMap(sight.map), { medium, exposureEv, whiteBalanceK, kelvin });
-  if (isClippingMarked) markClipping(pixels, ev, width, shown);
-  return { width, height, pixels, facts };
+  const pixels = renderMap(map, { medium, exposureEv, whiteBalanceK, kelvin });
+  if (shown.isClippingMarked) markClipping(pixels, ev, width, medium, exposureEv);
+  if (shown.isKeyMarked && key !== null) outline(pixels, width, key);
+  return { width, height, pixels, facts, metered, exposureEv, spotAt: key === null ? null : spotOn(map, key) };
+}
+
+/** The key's edge, in the colour of a selection. */
+const EDGE = [207, 58, 29] as const;
+
+function outline(pixels: SightDrawn['pixels'], width: number, { has }: Pick<KeyFound, 'has'>): void {
+  const cells = pixels.length / 4;
+  for (let cell = 0; cell < cells - width; cell++) {
+    const isIn = has(cell);
+    const isRowEnd = cell % width === width - 1;
+    if ((!isRowEnd && isIn !== has(cell + 1)) || isIn !== has(cell + width)) pixels.set(EDGE, 4 * cell);
+  }
 }
 
 /** White is dotted, black is hatched: shapes, because colours alone do not reach everybody. */
-function markClipping(pixels: SightDrawn['pixels'], ev: Float32Array, width: number, { medium, exposureEv }: SightShown): void {
+function markClipping(pixels: SightDrawn['pixels'], ev: Float32Array, width: number, medium: Medium, exposureEv: number): void {
   for (let cell = 0; cell < ev.length; cell++) {
     const stops = (ev[cell] as number) - exposureEv;
     const [row, column] = [Math.floor(cell / width), cell % width];

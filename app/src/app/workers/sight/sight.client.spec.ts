@@ -5,7 +5,8 @@ import type { SightDrawn } from './sight-jobs';
 
 const wanted = (altitudeDeg: number, isLarge = false): SightWanted => ({
   place: 'open',
-  site: { buildings: [], eastM: 0, northM: 0 },
+  site: { buildings: [] },
+  spot: { eastM: 0, northM: 0 },
   look: {
     bearingDeg: 0,
     frame: { sensorWidthMm: 36, sensorHeightMm: 24, focalLengthMm: 28, isUpright: false, tiltDeg: 0, riseMm: 0 },
@@ -13,7 +14,15 @@ const wanted = (altitudeDeg: number, isLarge = false): SightWanted => ({
   },
   instant: { sun: { azimuthDeg: 90, altitudeDeg }, cloud: 0, dayOfYear: 80, areTreesInLeaf: false },
   lamps: { fullLux: 0, share: 0 },
-  shown: { medium: { kind: 'raw', overEv: 3, underEv: 7 }, exposureEv: 13, isClippingMarked: false },
+  shown: {
+    medium: { kind: 'raw', overEv: 3, underEv: 7 },
+    exposed: { by: 'ev', ev100: 13 },
+    elseEv: 13,
+    key: { surface: 'pool', tone: 0, offsetEv: 0 },
+    straightOverEv: 2.3,
+    isClippingMarked: false,
+    isKeyMarked: false,
+  },
   isLarge,
 });
 

@@ -1,15 +1,14 @@
 import { Injectable } from '@angular/core';
-import type { SightQuestion } from '@roam-dial/core/sight';
-import { filter, map, merge, type Observable, share, switchMap, tap, timer } from 'rxjs';
+import { defer, filter, map, merge, type Observable, share, switchMap, tap, timer } from 'rxjs';
 import { Lru } from '../../base/lru';
 import { answersOf, askLatest } from '../answers';
 import { createSightWorker } from '../create';
 import { Query } from '../query';
-import { MOST_PLACES, type SightAsk, type SightAsked, type SightDrawn } from './sight-jobs';
+import { MOST_PLACES, type SightAsk, type SightAsked, type SightDrawn, type SightPlace } from './sight-jobs';
 
 /** A question before its size is chosen, with the place that it is about. */
 export interface SightWanted extends Omit<SightAsked, 'kind' | 'look'> {
-  readonly site: SightQuestion['site'];
+  readonly site: SightPlace;
   readonly look: Omit<SightAsked['look'], 'size'>;
   readonly isLarge: boolean;
 }
@@ -53,6 +52,11 @@ export class SightClient {
       map(({ picture }) => picture),
     );
     return merge(moving, fine);
+  }
+
+  /** A small picture, with all that is metered and said of it; null where it cannot be drawn. */
+  small(wanted: SightWanted): Observable<SightDrawn | null> {
+    return defer(() => this.ask(wanted, MOVING));
   }
 
   private ask({ site, look, isLarge: _, ...rest }: SightWanted, longSide: number): Observable<SightDrawn | null> {

@@ -14,6 +14,7 @@ const BEHIND: Readonly<Record<SightLabel, string>> = {
   water: 'water',
   leaves: 'leaves',
   lamps: 'lamps',
+  screen: 'the screen',
   coat: 'the coat',
   skin: 'skin',
   legs: 'the legs',
