@@ -1,5 +1,6 @@
 export { factsOf, type SightFacts } from './facts.js';
 export { type KeyFound, keyOfSight, type KeySurface, meterSight } from './key.js';
+export { type Taken, takenFrame } from './taken.js';
 export { tintOf } from './tint.js';
 export { FIGURE_HEIGHT_M } from './figure.js';
 export { type FrameSize, heldSides, placeInFrame, type SightFrame, uprightsMeetAt } from './frame.js';

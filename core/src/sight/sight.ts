@@ -8,9 +8,18 @@ import { type CellSight, surfaceAt } from './surfaces.js';
 import type { MeasuredView } from './measured.js';
 import { RAD_PER_DEG } from '../units/index.js';
 
+/** The person's share of cells: what they give to each, cd/m², and what lies behind them. */
+export interface SomebodyInFrame {
+  readonly cell: Int32Array;
+  readonly covered: Float32Array;
+  readonly own: Float64Array;
+  readonly behind: Float64Array;
+}
+
 /** A minute of a view: its map, and what a person who stands there has of light. */
 export interface Sight {
   readonly map: LuminanceMap;
+  readonly somebody: SomebodyInFrame | null;
   /** On the side of the person's chest that faces the camera, lux; null where nobody stands. */
   readonly frontLux: number | null;
   readonly isPersonLit: boolean;
@@ -39,15 +48,21 @@ function chestLux({ light, around, instant: { lamps } }: Moment): readonly [numb
 }
 
 /** A figure that is round: its normal turns to the side, its light with it. Over the surfaces behind, by the share of each cell. */
-function paintPerson(moment: Moment, luminance: Float64Array, label: Uint8Array): Pick<Sight, 'frontLux' | 'isPersonLit'> {
+function paintPerson(
+  moment: Moment,
+  luminance: Float64Array,
+  label: Uint8Array,
+): Pick<Sight, 'frontLux' | 'isPersonLit' | 'somebody'> {
   const { view, light, directLux, toSun } = moment;
   const { person } = light;
-  if (person === null) return { frontLux: null, isPersonLit: false };
+  if (person === null) return { frontLux: null, isPersonLit: false, somebody: null };
   const axis = view.question.bearingDeg * RAD_PER_DEG;
   const [front, , left, right] = chestLux(moment);
   const toCamera = -(Math.sin(axis) * toSun[0] + Math.cos(axis) * toSun[1]);
   const toRight = Math.cos(axis) * toSun[0] - Math.sin(axis) * toSun[1];
   const share = sunShareAt(moment, person.feetX, person.feetY, view.eye.groundM + CHEST_M);
+  const { cell: cells, covered: covers } = person;
+  const somebody = { cell: cells, covered: covers, own: new Float64Array(cells.length), behind: new Float64Array(cells.length) };
   for (let k = 0; k < person.cell.length; k++) {
     const cell = person.cell[k] as number;
     const aside = person.aside[k] as number;
@@ -58,10 +73,12 @@ function paintPerson(moment: Moment, luminance: Float64Array, label: Uint8Array)
     const part = person.part[k] as number;
     const own = (FIGURE_REFLECTANCE[FIGURE_PARTS[part] as (typeof FIGURE_PARTS)[number]] * lux) / Math.PI;
     const covered = person.covered[k] as number;
+    somebody.own[k] = own;
+    somebody.behind[k] = luminance[cell] as number;
     luminance[cell] = covered * own + (1 - covered) * (luminance[cell] as number);
     if (covered >= 0.5) label[cell] = LABEL[FIGURE_PARTS[part] as (typeof FIGURE_PARTS)[number]];
   }
-  return { frontLux: front + share * directLux * Math.max(0, toCamera), isPersonLit: share >= 0.5 };
+  return { frontLux: front + share * directLux * Math.max(0, toCamera), isPersonLit: share >= 0.5, somebody };
 }
 
 /** Where the sun's middle stands in the frame, in cells from the top left; null behind the camera. */

@@ -126,6 +126,14 @@ export function cardFor(
 /** A view is metered once the hand rests for so long. */
 const REST_MS = 60;
 
+/** The view of a card at its own minute. */
+export function sightOfCard(
+  workspace: Pick<Workspace, 'districts'>,
+  { walk, stop, minuteOfDay, kit, light }: Card,
+): SightWanted | null {
+  return sightWanted(placeOfSight(workspace, walk, stop), walk, stop, minuteOfDay, { kit, light });
+}
+
 /** The view that a card is metered on; null where no walls are known, or nothing is to be set. */
 export function sightOfFocus(workspace: Workspace, { walk, stop, minuteOfDay }: Focus, day: StopDay | null): SightWanted | null {
   if (walk === null || stop === null) return null;

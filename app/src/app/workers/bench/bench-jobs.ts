@@ -25,11 +25,14 @@ import {
 } from '@roam-dial/core/metering';
 import type { PlacementMethod } from '@roam-dial/core/stop';
 import { Lru } from '../../base/lru';
+import type { SightMap } from '../sight/sight-jobs';
 
 /** A scene that is described, or a photograph that the bench has been told of. */
 export type BenchSource =
   | { readonly kind: 'described'; readonly scene: SceneDescription; readonly width: number; readonly height: number }
-  | { readonly kind: 'photo'; readonly id: string };
+  | { readonly kind: 'photo'; readonly id: string }
+  /** What a frame will see, which the bench has been told of; `scene` is how its light changes. */
+  | { readonly kind: 'seen'; readonly id: string; readonly scene: SceneDescription };
 
 /** What the picture is about: one of the scene's own keys, or what lies under the spot. */
 export type BenchKey = { readonly kind: 'own'; readonly place: number } | { readonly kind: 'spot' };
@@ -52,7 +55,10 @@ export interface BenchMeter {
   readonly media: readonly Medium[];
 }
 
-export type BenchQuestion = BenchMeter | { readonly kind: 'photo'; readonly id: string; readonly photograph: Photograph };
+export type BenchQuestion =
+  | BenchMeter
+  | { readonly kind: 'seen'; readonly id: string; readonly seen: SightMap }
+  | { readonly kind: 'photo'; readonly id: string; readonly photograph: Photograph };
 
 /** The frame at an exposure: its picture, and what it loses. */
 export interface BenchFrame {
@@ -82,18 +88,24 @@ export interface BenchAnswer {
 const TOLERANCE = { underEv: 1 / 3, overEv: 2 / 3, fadeEv: 1 };
 const MOST_MAPS = 6;
 const MOST_PHOTOS = 2;
+const MOST_SEEN = 4;
 const MIDDLE = 0.5;
 
 /** Paints scenes once, and meters them as often as one asks. */
 export class BenchJobs {
   private readonly maps = new Lru<string, PreparedMap>(MOST_MAPS);
   private readonly photos = new Lru<string, PreparedMap>(MOST_PHOTOS);
+  private readonly seen = new Lru<string, SightMap & { readonly prepared: PreparedMap }>(MOST_SEEN);
   private readonly keys = new Lru<string, KeyOnMap | null>(MOST_MAPS);
 
   *answer(question: BenchQuestion): Generator<null, BenchAnswer | null> {
     yield null;
     if (question.kind === 'photo') {
       this.photos.set(question.id, prepareMap(photographMap(question.photograph)));
+      return null;
+    }
+    if (question.kind === 'seen') {
+      this.seen.set(question.id, { ...question.seen, prepared: prepareMap(question.seen.map) });
       return null;
     }
     return this.meter(question);
@@ -108,7 +120,7 @@ export class BenchJobs {
     const { key, at, tone } = found;
     const answers = patterns.map((one) => answerOf(map, key, { pattern: one, at, body, school, medium }));
     const chosen = answers.find((one) => one.pattern === pattern) ?? answers[0];
-    const kelvin = source.kind === 'described' ? source.scene.kelvin : {};
+    const kelvin = this.kelvinOf(source);
     const frameAt = (exposureEv: number): BenchFrame => ({
       exposureEv,
       pixels: renderMap(map, { medium, exposureEv, whiteBalanceK: source.kind === 'photo' ? null : whiteBalanceK, kelvin }),
@@ -129,7 +141,13 @@ export class BenchJobs {
     };
   }
 
+  private kelvinOf(source: BenchSource): Readonly<Record<string, number>> {
+    if (source.kind === 'described') return source.scene.kelvin;
+    return source.kind === 'seen' ? (this.seen.get(source.id)?.kelvin ?? {}) : {};
+  }
+
   private mapOf(source: BenchSource): PreparedMap | null {
+    if (source.kind === 'seen') return this.seen.get(source.id)?.prepared ?? null;
     if (source.kind === 'photo') return this.photos.get(source.id) ?? null;
     const name = nameOfMap(source);
     const known = this.maps.get(name);
@@ -142,7 +160,9 @@ export class BenchJobs {
 
   private keyOf({ source, key, tone, at }: BenchMeter, map: PreparedMap): { key: KeyOnMap; at: Spot; tone: number } | null {
     const aspect = map.width / map.height;
-    if (source.kind === 'photo' || key.kind === 'spot') {
+    const its = source.kind === 'seen' ? this.keySeen(source.id, tone) : null;
+    if (its !== null && key.kind === 'own') return { ...its, at: at ?? spotOn(map, its.key) };
+    if (source.kind !== 'described' || key.kind === 'spot') {
       const spot = at ?? { x: aspect / 2, y: MIDDLE };
       return { key: keyUnderSpot(map, spot, tone ?? 0), at: spot, tone: tone ?? 0 };
     }
@@ -153,8 +173,17 @@ export class BenchJobs {
     this.keys.set(name, found);
     if (found === null) return null;
     const wanted = tone ?? own.tone;
-    const its = { ...found, exposureEv: found.readEv - wanted };
-    return { key: its, at: at ?? spotOn(map, its), tone: wanted };
+    const placed = { ...found, exposureEv: found.readEv - wanted };
+    return { key: placed, at: at ?? spotOn(map, placed), tone: wanted };
+  }
+
+  /** The key of a view, at a tone; null where nothing of it is in the frame. */
+  private keySeen(id: string, tone: number | null): { readonly key: KeyOnMap; readonly tone: number } | null {
+    const key = this.seen.get(id)?.key ?? null;
+    if (key === null) return null;
+    const { cells, name: _, tone: own, ...found } = key;
+    const wanted = tone ?? own;
+    return { key: { ...found, exposureEv: found.readEv - wanted, has: (place) => cells[place] === 1 }, tone: wanted };
   }
 
   private keptOf({ source, key }: BenchMeter, tone: number): KeptWorth | null {

@@ -1,5 +1,5 @@
 import type { MeterPattern } from '@roam-dial/core/kit';
-import { type Medium, type MeteredFrame, renderMap, type Spot, spotOn } from '@roam-dial/core/metering';
+import { type LuminanceMap, type Medium, type MeteredFrame, renderMap, type Spot, spotOn } from '@roam-dial/core/metering';
 import {
   factsOf,
   type KeyFound,
@@ -34,6 +34,16 @@ export interface SightShown {
   readonly isClippingMarked: boolean;
   /** Draws an edge round the key. */
   readonly isKeyMarked: boolean;
+  /** Whether the map itself is to come too. */
+  readonly isMapWanted?: boolean;
+}
+
+/** A view cell by cell, for a bench to meter. */
+export interface SightMap {
+  readonly map: LuminanceMap;
+  readonly key: (Pick<KeyFound, 'name' | 'tone' | 'readEv' | 'share' | 'at'> & { readonly cells: Uint8Array }) | null;
+  /** Colour of the light by label, kelvin. */
+  readonly kelvin: Readonly<Record<string, number>>;
 }
 
 /** Where one stands among what a place has. */
@@ -64,6 +74,8 @@ export interface SightDrawn {
   readonly exposureEv: number;
   /** Where a spot is put, frame heights from the top left; null where nothing of the key is in the frame. */
   readonly spotAt: Spot | null;
+  /** Where it was asked for. */
+  readonly map?: SightMap;
 }
 
 interface Kept {
@@ -142,7 +154,14 @@ function pictureOf(kept: Kept, { instant, lamps, shown }: SightAsked): SightDraw
   const pixels = renderMap(map, { medium, exposureEv, whiteBalanceK, kelvin });
   if (shown.isClippingMarked) markClipping(pixels, ev, width, medium, exposureEv);
   if (shown.isKeyMarked && key !== null) outline(pixels, width, key);
-  return { width, height, pixels, facts, metered, exposureEv, spotAt: key === null ? null : spotOn(map, key) };
+  const drawn = { width, height, pixels, facts, metered, exposureEv, spotAt: key === null ? null : spotOn(map, key) };
+  return shown.isMapWanted === true ? { ...drawn, map: { map: sight.map, key: cellsOfKey(key, ev.length), kelvin } } : drawn;
+}
+
+function cellsOfKey(key: KeyFound | null, count: number): SightMap['key'] {
+  if (key === null) return null;
+  const { name, tone, readEv, share, at, has } = key;
+  return { name, tone, readEv, share, at, cells: Uint8Array.from({ length: count }, (_, cell) => Number(has(cell))) };
 }
 
 /** The key's edge, in the colour of a selection. */

@@ -59,6 +59,11 @@ export class SightClient {
     return defer(() => this.ask(wanted, MOVING));
   }
 
+  /** The largest picture with its map, for a bench. */
+  whole(wanted: SightWanted): Observable<SightDrawn | null> {
+    return defer(() => this.ask({ ...wanted, shown: { ...wanted.shown, isMapWanted: true } }, ENLARGED));
+  }
+
   private ask({ site, look, isLarge: _, ...rest }: SightWanted, longSide: number): Observable<SightDrawn | null> {
     if (this.told.get(rest.place) === undefined) {
       this.query.tell({ kind: 'place', place: rest.place, site });

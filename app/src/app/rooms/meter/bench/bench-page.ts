@@ -50,15 +50,14 @@ export class BenchPage {
     ];
   });
   protected readonly keys = computed(() => {
-    const own = this.bench.scene()?.keys ?? [];
     return [
-      ...own.map((key, place) => ({ value: String(place), label: keyName(key) })),
+      ...this.bench.keys().map((key, place) => ({ value: String(place), label: keyName(key) })),
       { value: UNDER_SPOT, label: 'what lies under the spot' },
     ];
   });
   protected readonly keyWords = computed(() => {
     const place = this.bench.keyPlace();
-    const own = place === UNDER_SPOT ? undefined : this.bench.scene()?.keys[place];
+    const own = place === UNDER_SPOT ? undefined : this.bench.keys()[place];
     return own === undefined ? 'what lies under the spot' : keyName(own);
   });
 
@@ -110,10 +109,8 @@ export class BenchPage {
     return scene === null || scene.changes === 'steady' ? null : CHANGE_WORDS[scene.changes];
   });
   protected readonly mood = computed(() => {
-    const scene = this.bench.scene();
-    if (scene === null) return null;
-    const fills = scene.layers.flatMap((layer) => (layer.kind === 'fill' ? [layer.label] : []));
-    return moodSentence(scene.kelvin, [...new Set(fills)], this.bench.whiteBalanceK());
+    const lights = this.bench.lights();
+    return lights === null ? null : moodSentence(lights.kelvin, lights.labels, this.bench.whiteBalanceK());
   });
 
   protected chooseKey(value: string): void {

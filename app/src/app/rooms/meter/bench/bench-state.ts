@@ -1,9 +1,22 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { METER_PATTERNS, type MeterPattern } from '@roam-dial/core/kit';
-import { BUILT_IN_SCENES, FULL_MAP, mapSizeOf, type SceneDescription, sceneOfStop, type Spot } from '@roam-dial/core/metering';
+import {
+  BUILT_IN_SCENES,
+  FULL_MAP,
+  mapSizeOf,
+  type SceneDescription,
+  type SceneKey,
+  sceneOfStop,
+  type Spot,
+} from '@roam-dial/core/metering';
 import { frameOf } from '@roam-dial/core/setup';
-import { distinctUntilChanged, filter } from 'rxjs';
+import { distinctUntilChanged, filter, map, of, switchMap, tap } from 'rxjs';
+import { sightOfCard } from '../../../state/card/card.store';
+import { WorkspaceStore } from '../../../state/workspace/workspace.store';
+import { sightKey } from '../../../state/sight/sight-wanted';
+import type { SightMap } from '../../../workers/sight/sight-jobs';
+import { SightClient } from '../../../workers/sight/sight.client';
 import type { BenchMeter, BenchSource } from '../../../workers/bench/bench-jobs';
 import { BenchClient } from '../../../workers/bench/bench.client';
 import { type BenchPhoto, readPhotograph } from './photograph';
@@ -24,6 +37,8 @@ const HALF = 0.5;
 export class BenchState {
   private readonly meter = inject(MeterState);
   private readonly client = inject(BenchClient);
+  private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
+  private readonly sights = inject(SightClient);
 
   readonly choice = signal<SceneChoice>(OWN_STOP);
   readonly keyPlace = signal<number | typeof UNDER_SPOT>(0);
@@ -46,9 +61,56 @@ export class BenchState {
     return sceneOfStop(frameOf(card.input));
   });
 
+  /** What the stop's frame will see, once it is drawn; null where no walls are known. */
+  private readonly wantedSight = computed(
+    () => {
+      const card = this.meter.card();
+      if (this.choice() !== OWN_STOP || card === null || card.seen === null) return null;
+      const workspace = this.workspace();
+      return workspace === undefined ? null : sightOfCard(workspace, card);
+    },
+    { equal: (a, b) => (a === null || b === null ? a === b : sightKey(a) === sightKey(b)) },
+  );
+  readonly seen = toSignal<{ readonly id: string; readonly seen: SightMap } | null>(
+    toObservable(this.wantedSight).pipe(
+      switchMap((wanted) =>
+        wanted === null
+          ? of(null)
+          : this.sights.whole(wanted).pipe(
+              map((drawn) => (drawn?.map === undefined ? null : { id: sightKey(wanted), seen: drawn.map })),
+              tap((found) => found !== null && this.client.useSeen(found.id, found.seen)),
+            ),
+      ),
+    ),
+    { initialValue: null },
+  );
+
+  /** What the frame on the bench may be about, the first first. */
+  readonly keys = computed<readonly SceneKey[]>(() => {
+    const [seen, scene] = [this.seen(), this.scene()];
+    if (scene?.id !== OWN_STOP || seen === null) return scene?.keys ?? [];
+    const { key } = seen.seen;
+    return key === null ? [] : [{ label: key.name, part: 'all', tone: key.tone }];
+  });
+  /** The lights of what is on the bench by label, kelvin; null for a photograph, which does not say. */
+  readonly lights = computed<{ readonly kelvin: Readonly<Record<string, number>>; readonly labels: readonly string[] } | null>(
+    () => {
+      const [seen, scene] = [this.seen(), this.scene()];
+      if (scene === null) return null;
+      if (scene.id === OWN_STOP && seen !== null) {
+        const { map: cells, kelvin } = seen.seen;
+        const found = new Set(cells.label);
+        return { kelvin, labels: cells.names.filter((_, label) => found.has(label)) };
+      }
+      const fills = scene.layers.flatMap((layer) => (layer.kind === 'fill' ? [layer.label] : []));
+      return { kelvin: scene.kelvin, labels: [...new Set(fills)] };
+    },
+  );
+
   private readonly source = computed<BenchSource | null>(() => {
-    const [scene, card, photo] = [this.scene(), this.meter.card(), this.photo()];
+    const [scene, card, photo, seen] = [this.scene(), this.meter.card(), this.photo(), this.seen()];
     if (scene === null) return photo === null ? null : { kind: 'photo', id: photo.id };
+    if (scene.id === OWN_STOP && seen !== null) return { kind: 'seen', id: seen.id, scene };
     const size = scene.id === OWN_STOP && card !== null ? mapSizeOf(card.input, FULL_MAP.height) : FULL_MAP;
     return { kind: 'described', scene, ...size };
   });
