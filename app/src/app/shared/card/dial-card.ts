@@ -4,6 +4,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { apartIn } from '@roam-dial/core/plan';
 import { checklistOf, frameOf, mediumOf } from '@roam-dial/core/setup';
+import { CardSight } from './card-sight';
 import { StopScene } from './stop-scene';
 import { CardStore } from '../../state/card/card.store';
 import { CardFocus } from '../../state/selection/card-focus';
@@ -34,7 +35,7 @@ import { PartMissing } from '../../ui/part-missing';
 /** The set-up for the selected stop at the chosen time: five numbers, what binds each, and what to change as light goes. */
 @Component({
   selector: 'rd-dial-card',
-  imports: [PartMissing, Term, MatButtonModule, RouterLink, SpotLight, StopScene],
+  imports: [CardSight, PartMissing, Term, MatButtonModule, RouterLink, SpotLight, StopScene],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './dial-card.html',
   styleUrl: './dial-card.scss',
@@ -111,7 +112,7 @@ export class DialCard {
     if (card === null || row?.why == null) return null;
     return {
       ...row.why,
-      scene: row.key === 'meter' ? { frame: frameOf(card.input), medium: mediumOf(card.input) } : null,
+      scene: row.key === 'meter' && card.seen === null ? { frame: frameOf(card.input), medium: mediumOf(card.input) } : null,
       inputs: row.why.inputs.map((one) => ({ label: one.label, text: whyInputText(one, card, this.wording()) })),
     };
   });

@@ -1,5 +1,13 @@
 import type { MeterPattern } from '@roam-dial/core/kit';
-import { type LuminanceMap, type Medium, type MeteredFrame, renderMap, type Spot, spotOn } from '@roam-dial/core/metering';
+import {
+  type LuminanceMap,
+  type Medium,
+  type MeteredFrame,
+  prepareMap,
+  renderMap,
+  type Spot,
+  spotOn,
+} from '@roam-dial/core/metering';
 import {
   factsOf,
   type KeyFound,
@@ -15,6 +23,8 @@ import {
   type SightFacts,
   type SightInstant,
   type SightQuestion,
+  type Taken,
+  takenFrame,
   tintOf,
 } from '@roam-dial/core/sight';
 import { Lru } from '../../base/lru';
@@ -34,6 +44,8 @@ export interface SightShown {
   readonly isClippingMarked: boolean;
   /** Draws an edge round the key. */
   readonly isKeyMarked: boolean;
+  /** Soft by distance and smeared as a camera would take it; as an eye sees it where it is left out. */
+  readonly taken?: Taken;
   /** Whether the map itself is to come too. */
   readonly isMapWanted?: boolean;
 }
@@ -151,7 +163,12 @@ function pictureOf(kept: Kept, { instant, lamps, shown }: SightAsked): SightDraw
   const kelvin = tintOf(altitudeDeg, isByLamps) as Readonly<Record<string, number>>;
   const facts = factsOf(kept.view, sight, exposureEv, medium);
   const whiteBalanceK = isByLamps ? WHITE_K.lamps : facts.litGround === null ? WHITE_K.shade : WHITE_K.sun;
-  const pixels = renderMap(map, { medium, exposureEv, whiteBalanceK, kelvin });
+  const pixels = renderMap(shown.taken === undefined ? map : prepareMap(takenFrame(kept.view, sight, shown.taken)), {
+    medium,
+    exposureEv,
+    whiteBalanceK,
+    kelvin,
+  });
   if (shown.isClippingMarked) markClipping(pixels, ev, width, medium, exposureEv);
   if (shown.isKeyMarked && key !== null) outline(pixels, width, key);
   const drawn = { width, height, pixels, facts, metered, exposureEv, spotAt: key === null ? null : spotOn(map, key) };

@@ -1,8 +1,12 @@
 import { computed, inject, Injectable, linkedSignal, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import type { MeterPattern } from '@roam-dial/core/kit';
 import { kitInHand } from '@roam-dial/core/plan';
 import type { SightFrame } from '@roam-dial/core/sight';
+import type { Stop } from '@roam-dial/core/stop';
 import { filter } from 'rxjs';
+import { CardStore } from '../../../state/card/card.store';
+import { evOfCard, takenBy } from '../../../state/card/taken-by';
 import { frameOfStop, placeOfSight, type PlaceOfSight, sightWanted } from '../../../state/sight/sight-wanted';
 import type { SightDrawn } from '../../../workers/sight/sight-jobs';
 import { SightClient, type SightWanted } from '../../../workers/sight/sight.client';
@@ -26,6 +30,7 @@ const NO_FRAME: SightFrame = {
 export class ViewState {
   private readonly room = inject(LightState);
   private readonly client = inject(SightClient);
+  private readonly card = toSignal(inject(CardStore).card$);
 
   private readonly kit = computed(() => {
     const [workspace, walk, stop] = [this.room.workspace(), this.room.walk(), this.room.stop()];
@@ -41,10 +46,20 @@ export class ViewState {
     source: () => ({ stopId: this.stopId(), held: this.held() }),
     computation: ({ held }) => held,
   });
-  readonly isChanged = computed(() => !SAME_CONTENT.equal(this.frame(), this.held()));
+  /** Which way one looks; the stop's own until one turns. */
+  readonly bearingDeg = linkedSignal<{ stopId: string | null; bearingDeg: number }, number>({
+    source: () => ({ stopId: this.stopId(), bearingDeg: this.room.stop()?.shootingBearingDeg ?? 0 }),
+    computation: ({ bearingDeg }) => bearingDeg,
+  });
+  readonly isTurned = computed(() => this.bearingDeg() !== this.room.stop()?.shootingBearingDeg);
+  readonly isChanged = computed(() => this.isTurned() || !SAME_CONTENT.equal(this.frame(), this.held()));
   readonly hasPerson = signal(true);
   readonly isClippingMarked = signal(false);
   readonly isKeyMarked = signal(false);
+  /** As the card's set-up takes it: soft by distance, the walker smeared, at its own exposure. */
+  readonly isAsTaken = signal(false);
+  /** The pattern that is drawn over it, and exposed by where it is left to itself. */
+  readonly pattern = signal<MeterPattern | null>(null);
   readonly isLarge = signal(false);
 
   readonly place = computed<Place | null>(() => {
@@ -68,8 +83,13 @@ export class ViewState {
     const { look, shown } = wanted;
     return {
       ...wanted,
-      look: { ...look, frame: this.frame(), personM: this.hasPerson() ? look.personM : null },
-      shown: { ...shown, isClippingMarked: this.isClippingMarked(), isKeyMarked: this.isKeyMarked() },
+      look: { ...look, bearingDeg: this.bearingDeg(), frame: this.frame(), personM: this.hasPerson() ? look.personM : null },
+      shown: {
+        ...shown,
+        ...this.taken(stop),
+        isClippingMarked: this.isClippingMarked(),
+        isKeyMarked: this.isKeyMarked(),
+      },
       isLarge: this.isLarge(),
     };
   });
@@ -83,7 +103,19 @@ export class ViewState {
     this.frame.update((frame) => ({ ...frame, ...part }));
   }
 
+  /** Of the card at this minute, where that is what is asked for and there is one. */
+  private taken({ id }: Pick<Stop, 'id'>): Partial<SightWanted['shown']> {
+    const card = this.card();
+    if (!this.isAsTaken() || card?.kind !== 'card' || card.stop.id !== id) return {};
+    return { taken: takenBy(card), exposed: { by: 'ev', ev100: evOfCard(card) } };
+  }
+
+  turnTo(bearingDeg: number): void {
+    this.bearingDeg.set(((bearingDeg % 360) + 360) % 360);
+  }
+
   asHeld(): void {
+    this.bearingDeg.set(this.room.stop()?.shootingBearingDeg ?? 0);
     this.frame.set(this.held());
   }
 }

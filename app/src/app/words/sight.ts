@@ -1,7 +1,7 @@
 import type { SightFacts, SightFrame, SightLabel } from '@roam-dial/core/sight';
 import { uprightsMeetAt } from '@roam-dial/core/sight';
-import { stopsText } from '../../../words/walk/stops';
-import type { Wording } from '../../../words/wording';
+import { stopsText } from './walk/stops';
+import type { Wording } from './wording';
 
 const BEHIND: Readonly<Record<SightLabel, string>> = {
   sky: 'the sky',

@@ -1,6 +1,6 @@
 import type { SightFacts, SightFrame } from '@roam-dial/core/sight';
-import { Wording } from '../../../words/wording';
-import { groundsWords, sightSentences, uprightsWords } from './view-words';
+import { Wording } from './wording';
+import { groundsWords, sightSentences, uprightsWords } from './sight';
 
 const METRES = new Wording({ lengthUnit: 'metres', clock: '24h' });
 const FEET = new Wording({ lengthUnit: 'feet', clock: '24h' });
