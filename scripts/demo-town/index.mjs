@@ -9,7 +9,7 @@ import { placeAt } from '../../core/dist/streets/index.js';
 import { blocksOf } from './blocks.mjs';
 import { housesOf } from './houses.mjs';
 import { apart, areaOf, bands, bearing, common, numbersFrom, rounded, toLine, without } from './plane.mjs';
-import { HEROES, SIGHTS, STOPS } from './stops.mjs';
+import { HEROES, SIGHTS, STANDS, STOPS } from './stops.mjs';
 import { RIVER, SQUARES, STREETS, TOWN } from './streets.mjs';
 import { netOf } from './ways.mjs';
 
@@ -115,7 +115,11 @@ const positionOf = ([eastM, northM]) => {
 demo.walks = demo.walks.map((walk) => ({
   ...walk,
   districtId: 'orrel',
-  stops: walk.stops.map((stop) => ({ ...stop, sunGap: null, position: positionOf(STOPS[stop.id]) })),
+  // A stop that was not laid out with the town stays where it is.
+  stops: walk.stops.map((stop) => {
+    const place = STANDS[stop.id] ?? STOPS[stop.id];
+    return place === undefined ? stop : { ...stop, sunGap: null, position: positionOf(place) };
+  }),
 }));
 const { format: _, version: __, ...archive } = demo;
 writeFileSync(FILE, writeArchive(archive));

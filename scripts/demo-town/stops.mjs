@@ -13,6 +13,9 @@ export const STOPS = {
   arcade: [-20, -20],
 };
 
+/** Where one stands apart from what was laid out there: on the sill, in the middle of the race. */
+export const STANDS = { quenmill: [-102.2, -166.95] };
+
 /** A block from `along` to `along` and `right` to `right` of a stop that looks along `axisDeg`. */
 function block(stop, axisDeg, [along0, along1], [right0, right1], heightM, more = {}) {
   const corner = (along, right) => ahead(stop, axisDeg, along, right).map(rounded);

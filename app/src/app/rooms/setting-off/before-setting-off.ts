@@ -12,6 +12,9 @@ import { HomeCheckStore } from '../../state/walk/home-check';
 import { LegsStore } from '../../state/walk/legs.store';
 import { wordingSignal } from '../../state/workspace/wording.store';
 import { WorkspaceStore } from '../../state/workspace/workspace.store';
+import { SightPicture } from '../../shared/sight-picture';
+import { ArrivalSights } from '../../state/sight/arrival-sights.store';
+import { sightSentences } from '../../words/sight';
 import { PageTabs } from '../../ui/page-tabs';
 import { TextField } from '../../fields/text-field';
 import { CARE_WORDS } from '../../words/walk/care';
@@ -23,7 +26,7 @@ import { bagList, itinerary, rideSentence, sunSentence } from './itinerary';
 /** One page to go through and to print: the day, what to take, the home state, what needs care, the rules, the ways home. */
 @Component({
   selector: 'rd-before-setting-off',
-  imports: [MatButtonModule, MatCheckboxModule, PageTabs, RouterLink, TextField, WalkFiles],
+  imports: [MatButtonModule, MatCheckboxModule, PageTabs, RouterLink, SightPicture, TextField, WalkFiles],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './before-setting-off.html',
   styleUrl: './before-setting-off.scss',
@@ -38,6 +41,7 @@ export class BeforeSettingOff {
   protected readonly home = toSignal(this.homeCheck.home$, { initialValue: null });
   private readonly wording = wordingSignal();
 
+  private readonly sights = toSignal(inject(ArrivalSights).sights$);
   protected readonly faces = WALK_FACES;
   protected readonly walk = computed(() => this.focus()?.walk ?? null);
   protected readonly hasStops = computed(() => stopsToday(this.walk() ?? { stops: [] }).length > 0);
@@ -50,8 +54,12 @@ export class BeforeSettingOff {
     return `${wording.day(walk.day)} · ${place}. ${said.filter((one) => one !== '').join(' ')}`;
   });
   protected readonly lines = computed(() => {
-    const walk = this.walk();
-    return walk === null ? [] : itinerary(walk, this.days() ?? new Map<string, null>(), this.legs(), this.home(), this.wording());
+    const [walk, sights, wording] = [this.walk(), this.sights(), this.wording()];
+    if (walk === null) return [];
+    return itinerary(walk, this.days() ?? new Map<string, null>(), this.legs(), this.home(), wording).map((line) => {
+      const drawn = sights?.get(line.id) ?? null;
+      return { ...line, drawn, sentence: drawn === null ? '' : sightSentences(drawn.facts, wording).join(' ') };
+    });
   });
   /** What to mind, each once, with where it arises. */
   protected readonly cares = computed(() => {

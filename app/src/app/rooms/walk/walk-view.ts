@@ -30,6 +30,7 @@ import { DayPlanBar } from './day-plan-bar';
 import { StopEditor } from './editor/stop-editor';
 import { WalkEditor } from './editor/walk-editor';
 import { WalkPlan } from './walk-plan';
+import { WalkStrip } from './walk-strip';
 import { gainSentence, staySentence, type WalkGain, walkGain, walkRows } from './walk-rows';
 import { OpenSections } from '../../state/selection/open-sections';
 import { focusSoon, isByKeys } from '../../ui/focus-soon';
@@ -41,7 +42,19 @@ const SAME_CONTENT = { equal: (a: readonly WalkRow[], b: readonly WalkRow[]): bo
 /** The walk room: the selected stop's light, the whole walk against time, and the fields of stop and walk. */
 @Component({
   selector: 'rd-walk-view',
-  imports: [PartMissing, DayPlanBar, MatButtonModule, PageTabs, RibbonHead, Spine, StopEditor, WalkChart, WalkEditor, WalkPlan],
+  imports: [
+    PartMissing,
+    DayPlanBar,
+    MatButtonModule,
+    PageTabs,
+    RibbonHead,
+    Spine,
+    StopEditor,
+    WalkChart,
+    WalkEditor,
+    WalkPlan,
+    WalkStrip,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './walk-view.html',
   styleUrl: './walk-view.scss',

@@ -1,6 +1,6 @@
 import plainUrl from 'dejavu-fonts-ttf/ttf/DejaVuSansCondensed.ttf' with { loader: 'file' };
 import boldUrl from 'dejavu-fonts-ttf/ttf/DejaVuSansCondensed-Bold.ttf' with { loader: 'file' };
-import type { PDFFont, PDFPage } from 'pdf-lib';
+import type { PDFDocument, PDFFont, PDFImage, PDFPage } from 'pdf-lib';
 import type { FieldCard } from './file-walk';
 import { fetched } from '../../base/fetched';
 
@@ -14,6 +14,7 @@ const PAGE = { widthMm: 210, heightMm: 297 };
 const CARD = { widthMm: PAGE.widthMm / 2, heightMm: PAGE.heightMm / 2 };
 const MARGIN_MM = 7;
 const COLUMNS = 3;
+const PLACES = 6;
 /** What takes the place of a letter that the font does not have. */
 const UNKNOWN = '□';
 const LEADING = 1.25;
@@ -79,6 +80,14 @@ class Pen {
     this.block(text, xMm, yMm, at, roomMm, deepestMm, true);
   }
 
+  /** A picture as large as there is room for, from its top left. */
+  picture(image: PDFImage, xMm: number, yMm: number, roomMm: number, mostHighMm: number): void {
+    const scale = Math.min(roomMm / image.width, mostHighMm / image.height);
+    const [width, height] = [image.width * scale * PT_PER_MM, image.height * scale * PT_PER_MM];
+    const [x, y] = [(this.leftMm + xMm) * PT_PER_MM, (PAGE.heightMm - this.topMm - yMm) * PT_PER_MM - height];
+    this.page.drawImage(image, { x, y, width, height });
+  }
+
   rule(y0Mm: number, isDashed = false): void {
     const y = (PAGE.heightMm - this.topMm - y0Mm) * PT_PER_MM;
     const [start, end] = [this.leftMm, this.leftMm + CARD.widthMm].map((x) => ({ x: x * PT_PER_MM, y }));
@@ -125,7 +134,7 @@ class Pen {
 const ROOM_MM = CARD.widthMm - 2 * MARGIN_MM;
 const FOLD_MM = CARD.heightMm / 2;
 
-function drawFront(pen: Pen, card: FieldCard): void {
+function drawFront(pen: Pen, card: FieldCard, image: PDFImage | null): void {
   pen.line(`${card.number} · ${card.when}`, MARGIN_MM, 10, 8.5, ROOM_MM);
   pen.line(card.name, MARGIN_MM, 16.5, 15, ROOM_MM, true, 8);
   const columnMm = ROOM_MM / COLUMNS;
@@ -134,16 +143,29 @@ function drawFront(pen: Pen, card: FieldCard): void {
     pen.line(aside === '' ? label : `${label} · ${aside}`, x, y, 7.5, columnMm - 2);
     pen.line(number, x, y + 9.5, 26, columnMm - 2, true, 9);
   });
+  // Where five numbers leave room, else on the back.
+  if (image !== null && card.numbers.length < PLACES) pen.picture(image, MARGIN_MM + 2 * columnMm, 38, columnMm, 17.5);
   const light = card.light === '' ? '' : `Light ${card.light}`;
   const y = pen.block(light, MARGIN_MM, 59, 9.5, ROOM_MM, FOLD_MM - 8);
   if (card.care !== '') pen.wholeBlock(`Care: ${card.care}`, MARGIN_MM, y, 9.5, ROOM_MM, FOLD_MM - 1);
 }
 
-function drawBack(pen: Pen, card: FieldCard): void {
+function drawBack(pen: Pen, card: FieldCard, image: PDFImage | null): void {
   pen.line(`${card.number} · As the light goes`, MARGIN_MM, FOLD_MM + 9, 8.5, ROOM_MM);
   let y = FOLD_MM + 15;
   for (const step of card.ladder) y = pen.block(step, MARGIN_MM, y, 10.5, ROOM_MM, CARD.heightMm - 9, true) + 0.8;
+  if (image !== null && card.numbers.length >= PLACES) pen.picture(image, CARD.widthMm - MARGIN_MM - 27, FOLD_MM + 4, 27, 18);
   if (card.notes !== '') pen.block(card.notes, MARGIN_MM, y + 1, 9, ROOM_MM, CARD.heightMm - 5);
+}
+
+/** A view as the document holds it; null without one. */
+async function imageOf(pdf: PDFDocument, seen: FieldCard['seen']): Promise<PDFImage | null> {
+  if (seen === null) return null;
+  const canvas = document.createElement('canvas');
+  canvas.width = seen.width;
+  canvas.height = seen.height;
+  canvas.getContext('2d')?.putImageData(new ImageData(seen.pixels, seen.width, seen.height), 0, 0);
+  return pdf.embedPng(canvas.toDataURL('image/png'));
 }
 
 /** The bytes of a PDF. @throws Error where the fonts cannot be fetched. */
@@ -163,12 +185,14 @@ export async function fieldCardsPdf(title: string, cards: readonly FieldCard[]):
   const both = new Set(bold.getCharacterSet());
   const fonts: Fonts = { plain, bold, has: new Set(plain.getCharacterSet().filter((one) => both.has(one))) };
   let page: PDFPage | null = null;
+  const images = await Promise.all(cards.map(({ seen }) => imageOf(pdf, seen)));
   cards.forEach((card, k) => {
+    const image = images[k] ?? null;
     const place = k % 4;
     if (page === null || place === 0) page = pdf.addPage([PAGE.widthMm * PT_PER_MM, PAGE.heightMm * PT_PER_MM]);
     const pen = new Pen(page, fonts, (place % 2) * CARD.widthMm, Math.floor(place / 2) * CARD.heightMm);
-    drawFront(pen, card);
-    drawBack(pen, card);
+    drawFront(pen, card, image);
+    drawBack(pen, card, image);
     pen.rule(FOLD_MM, true);
     pen.rule(CARD.heightMm);
   });

@@ -10,6 +10,7 @@ import { saveBlob, saveText } from '../../base/save-file';
 import { WalkActions } from '../../state/walk/walk.actions';
 import { type Card, CardStore } from '../../state/card/card.store';
 import { DaysStore } from '../../state/light/days.store';
+import { ArrivalSights, type SightsOfWalk } from '../../state/sight/arrival-sights.store';
 import { DeviceClock } from '../../state/device/device-clock';
 import { LegsStore } from '../../state/walk/legs.store';
 import { WordingStore } from '../../state/workspace/wording.store';
@@ -46,12 +47,13 @@ export class FileActions {
   private readonly wording = inject(WordingStore);
   private readonly setUps = inject(SetUpClient);
   private readonly clock = inject(DeviceClock);
+  private readonly sights = inject(ArrivalSights);
   private readonly card$ = inject(CardStore).card$;
 
   /** @throws Error where a part of the program cannot be loaded. */
   async save(walk: Walk, format: WalkFormat): Promise<void> {
     if (format === 'picture') return this.savePicture();
-    const { filed, cards } = await this.filed(walk);
+    const { filed, cards, sights } = await this.filed(walk);
     const write = await fetched('The file formats', () => import('@roam-dial/core/formats/walkFiles'));
     switch (format) {
       case 'gpx':
@@ -63,7 +65,7 @@ export class FileActions {
       case 'csv':
         return saveText(write.writeCsv(filed), fileName(walk.name, 'csv'), 'text/csv');
       case 'cards':
-        return this.saveCards(filed, cards);
+        return this.saveCards(filed, cards, sights);
     }
   }
 
@@ -97,23 +99,28 @@ export class FileActions {
     return read;
   }
 
-  private async filed(walk: Walk): Promise<{ readonly filed: FiledWalk; readonly cards: CardsOfDay }> {
+  private async filed(
+    walk: Walk,
+  ): Promise<{ readonly filed: FiledWalk; readonly cards: CardsOfDay; readonly sights: SightsOfWalk }> {
     const [workspace, days, legs, wording] = await Promise.all([
       this.store.snapshot(),
       firstValueFrom(this.days.days$),
       firstValueFrom(this.legs.legs$),
       firstValueFrom(this.wording.wording$),
     ]);
-    const cards = cardsOfDay(workspace, walk, days);
-    return { filed: fileWalk(walk, cards, days, legs, districtOf(workspace, walk)?.origin ?? null, wording), cards };
+    const sights = await this.sights.all({ workspace, walk, days });
+    const cards = cardsOfDay(workspace, walk, days, sights);
+    const origin = districtOf(workspace, walk)?.origin ?? null;
+    return { filed: fileWalk(walk, cards, days, legs, origin, wording), cards, sights };
   }
 
-  private async saveCards(filed: FiledWalk, cards: CardsOfDay): Promise<void> {
+  private async saveCards(filed: FiledWalk, cards: CardsOfDay, sights: SightsOfWalk): Promise<void> {
     const wording = await firstValueFrom(this.wording.wording$);
     const fieldCards: FieldCard[] = [];
     for (const [k, one] of filed.stops.entries()) {
       const card = cards.get(one.stop.id) ?? null;
-      fieldCards.push(fieldCard(filed.walk, one, k + 1, card, card === null ? null : await this.ladderOf(card), wording));
+      const ladder = card === null ? null : await this.ladderOf(card);
+      fieldCards.push(fieldCard(filed.walk, one, k + 1, card, ladder, wording, sights.get(one.stop.id) ?? null));
     }
     const { fieldCardsPdf } = await fetched('The field cards', () => import('./field-cards-pdf'));
     const bytes = await fieldCardsPdf(filed.walk.name, fieldCards);

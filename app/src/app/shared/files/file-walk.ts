@@ -1,11 +1,14 @@
 import type { FiledSetUp, FiledStop, FiledWalk } from '@roam-dial/core/formats/walkFiles';
 import type { Place } from '@roam-dial/core/light';
+import { siteOf } from '@roam-dial/core/plan';
 import type { LightLadder } from '@roam-dial/core/setup';
 import { INTENT_NAMES, type StopDay } from '@roam-dial/core/stop';
 import { placeAt } from '@roam-dial/core/streets';
 import { type Leg, stopsToday, type Walk } from '@roam-dial/core/walk';
 import type { Workspace } from '../../storage/workspace';
 import { type Card, cardFor } from '../../state/card/card.store';
+import type { SightsOfWalk } from '../../state/sight/arrival-sights.store';
+import type { SightDrawn } from '../../workers/sight/sight-jobs';
 import { nameOf } from '../../words/name';
 import type { Wording } from '../../words/wording';
 import { type CardRow, cardRows } from '../card/card-rows';
@@ -16,11 +19,18 @@ import { stayOn } from '../../words/walk/times';
 /** The card of each stop of the day at its arrival; null where there is none. */
 export type CardsOfDay = ReadonlyMap<string, Card | null>;
 
-export function cardsOfDay(workspace: Workspace, walk: Walk, days: ReadonlyMap<string, StopDay | null>): CardsOfDay {
+export function cardsOfDay(
+  workspace: Workspace,
+  walk: Walk,
+  days: ReadonlyMap<string, StopDay | null>,
+  sights: SightsOfWalk = new Map(),
+): CardsOfDay {
   return new Map(
     stopsToday(walk).map((stop) => {
+      const hasWalls = siteOf(workspace, walk, stop).kind !== 'none';
       const focus = { walk, stop, stopIndex: walk.stops.indexOf(stop), minuteOfDay: stop.arriveMin };
-      const card = cardFor(workspace, focus, days.get(stop.id) ?? null);
+      const seen = hasWalls ? (sights.get(stop.id) ?? null) : null;
+      const card = cardFor(workspace, focus, days.get(stop.id) ?? null, seen);
       return [stop.id, card.kind === 'card' ? card : null] as const;
     }),
   );
@@ -87,6 +97,8 @@ export interface FieldCard {
   readonly ladder: readonly string[];
   readonly care: string;
   readonly notes: string;
+  /** What the frame will see; null where it could not be drawn. */
+  readonly seen: Pick<SightDrawn, 'width' | 'height' | 'pixels'> | null;
 }
 
 export function fieldCard(
@@ -96,6 +108,7 @@ export function fieldCard(
   card: Card | null,
   ladder: LightLadder | null,
   wording: Wording,
+  seen: FieldCard['seen'] = card?.seen ?? null,
 ): FieldCard {
   const rows = card === null ? [] : cardRows(card, wording);
   const steps = card === null ? [] : ladderLines(card, ladder, wording);
@@ -115,5 +128,6 @@ export function fieldCard(
     }),
     care: stop.cautions.trim(),
     notes: stop.notes.trim(),
+    seen,
   };
 }

@@ -74,7 +74,8 @@ export function sightWanted(
     look: {
       bearingDeg: stop.shootingBearingDeg,
       frame: frameOfStop(kit, stop),
-      personM: stop.subject.medianM,
+      // Where nobody passes nobody is made up.
+      personM: stop.movers.passersPerMinute > 0 ? stop.subject.medianM : null,
       screenShare: screenShareOf(stop),
     },
     ...at,

@@ -11,6 +11,7 @@ import { ChoiceField } from '../../../fields/choice-field';
 import { StopActions } from '../../../state/walk/stop.actions';
 import { PartMissing } from '../../../ui/part-missing';
 import { capital } from '../../../words/capital';
+import { stopsText } from '../../../words/walk/stops';
 import { NO_KEY_WORDS, PATTERN_WORDS } from '../../../words/set-up/metering';
 import { PatternOverlay } from './pattern-overlay';
 import { numberCodec } from '../../../fields/codec';
@@ -76,8 +77,11 @@ export class ViewPage {
     if (picture == null || its === undefined) return '';
     const wording = this.room.wording();
     const { key } = picture.metered;
-    if (key === null) return `It reads ${wording.ev(its.readEv)}.`;
-    return `It reads ${wording.ev(its.readEv)}; the key wants ${wording.ev(key.exposureEv)}: ${wording.stops(its.readEv - key.exposureEv, 'third')}.`;
+    const reads = `It reads EV ${wording.ev(its.readEv)}`;
+    if (key === null) return `${reads}.`;
+    const offEv = its.readEv - key.exposureEv;
+    if (Math.abs(offEv) < 1 / 6) return `${reads}: as it should be.`;
+    return `${reads}: it wants ${stopsText(offEv, wording)} ${offEv > 0 ? 'more' : 'less'}.`;
   });
   protected readonly noKey = computed(() => {
     const [picture, stop] = [this.view.picture(), this.room.stop()];

@@ -53,7 +53,11 @@ export class ViewState {
   });
   readonly isTurned = computed(() => this.bearingDeg() !== this.room.stop()?.shootingBearingDeg);
   readonly isChanged = computed(() => this.isTurned() || !SAME_CONTENT.equal(this.frame(), this.held()));
-  readonly hasPerson = signal(true);
+  /** Somebody stands there where people pass, until it is switched. */
+  readonly hasPerson = linkedSignal<{ stopId: string | null; isPassed: boolean }, boolean>({
+    source: () => ({ stopId: this.stopId(), isPassed: (this.room.stop()?.movers.passersPerMinute ?? 0) > 0 }),
+    computation: ({ isPassed }) => isPassed,
+  });
   readonly isClippingMarked = signal(false);
   readonly isKeyMarked = signal(false);
   /** As the card's set-up takes it: soft by distance, the walker smeared, at its own exposure. */
@@ -83,7 +87,12 @@ export class ViewState {
     const { look, shown } = wanted;
     return {
       ...wanted,
-      look: { ...look, bearingDeg: this.bearingDeg(), frame: this.frame(), personM: this.hasPerson() ? look.personM : null },
+      look: {
+        ...look,
+        bearingDeg: this.bearingDeg(),
+        frame: this.frame(),
+        personM: this.hasPerson() ? stop.subject.medianM : null,
+      },
       shown: {
         ...shown,
         ...this.taken(stop),
