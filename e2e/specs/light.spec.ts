@@ -2,7 +2,7 @@ import type { Locator } from '@playwright/test';
 import { expect, test } from '../fixtures/test.js';
 import type { AppPage } from '../pages/app-page.js';
 
-type Page = 'Street' | 'Year' | 'Sky' | 'Buildings';
+type Page = 'Street' | 'View' | 'Year' | 'Sky' | 'Buildings';
 
 async function lightPage({ page }: AppPage, name: Page): Promise<void> {
   const tab = page.getByRole('tab', { name });
@@ -44,6 +44,7 @@ test.describe('the light of a stop', () => {
   test.beforeEach(async ({ app }) => {
     await app.choose('Orrel Steps');
     await app.room('Light');
+    await lightPage(app, 'Street');
   });
 
   test('says how long it lasts and why it ends, and follows the time', async ({ app }) => {
@@ -250,6 +251,7 @@ test.describe('in the hand, 390x844', () => {
     await app.page.goto('/card?walk=demo-walk&stop=orrel&t=15:00');
     await expect(app.page.getByText(/^Light for 2 h( \d+ min)? more, until/)).toBeVisible();
     await app.room('Light');
+    await app.page.getByRole('tab', { name: 'Street' }).tap();
     await expect(app.page.getByRole('img', { name: /of the ground across is lit/ })).toBeVisible();
     const wide = await app.page.evaluate(() => document.documentElement.scrollWidth);
     expect(wide).toBeLessThanOrEqual(390);

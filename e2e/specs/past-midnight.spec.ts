@@ -46,6 +46,7 @@ test.describe('a night of one’s own', () => {
     await app.fill('Arrive', '21:40');
     await app.fill('Leave', '22:30');
     await app.room('Light');
+    await page.getByRole('tab', { name: 'Street', exact: true }).click();
     await app.spine.getByRole('button', { name: 'Add a stop' }).click();
     await expect(page.getByRole('button', { name: 'Tap the plan where you will stand' })).toBeVisible();
     await tapPlan(page, 40, 0);

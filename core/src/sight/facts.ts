@@ -7,6 +7,7 @@ import type { MeasuredView } from './measured.js';
 /** What a picture of a view shows, in figures: for whoever cannot see it, and for the words beside it. */
 export interface SightFacts {
   readonly skyShare: number;
+  readonly waterShare: number;
   /** Sunlit ground in the frame: how much of all its ground, and from where to where ahead, metres; null where none is. */
   readonly litGround: { readonly share: number; readonly fromM: number; readonly toM: number } | null;
   /** Mean of the sunlit ground over mean of the shaded, stops; null where there is not some of both. */
@@ -78,17 +79,19 @@ function behindFacts({ map: { ev, label, width } }: Sight): SightFacts['behind']
 /** What is to be said of a view as a medium takes it at an exposure, EV at ISO 100. */
 export function factsOf(view: MeasuredView, sight: Sight, exposureEv: number, { overEv, underEv }: Medium): SightFacts {
   const { ev, label, isLamp } = sight.map;
-  let [white, black, sky] = [0, 0, 0];
+  let [white, black, sky, water] = [0, 0, 0, 0];
   for (let cell = 0; cell < ev.length; cell++) {
     const stops = (ev[cell] as number) - exposureEv;
     if (stops > overEv && isLamp[label[cell] as number] !== true) white++;
     if (stops < -underEv) black++;
     if (view.kind[cell] === SEEN.sky) sky++;
+    if (view.kind[cell] === SEEN.water) water++;
   }
   return {
     ...groundFacts(view, sight),
     behind: behindFacts(sight),
     skyShare: sky / ev.length,
+    waterShare: water / ev.length,
     whiteShare: white / ev.length,
     blackShare: black / ev.length,
     isSunInFrame: sight.discInFrame > 0,

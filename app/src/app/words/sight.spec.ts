@@ -6,6 +6,7 @@ const METRES = new Wording({ lengthUnit: 'metres', clock: '24h' });
 const FEET = new Wording({ lengthUnit: 'feet', clock: '24h' });
 const POOL: SightFacts = {
   skyShare: 0,
+  waterShare: 0,
   litGround: { share: 0.2, fromM: 3.82, toM: 7.21 },
   contrastEv: 3.69,
   behind: { label: 'walls', overCoatEv: -2.47 },
@@ -34,8 +35,9 @@ describe('a view in words', () => {
   });
   it('has nothing to say of people who are not there, nor of patches without an edge', () => {
     const open: SightFacts = { ...POOL, litGround: { share: 1, fromM: 2, toM: 90 }, contrastEv: null, behind: null, blackShare: 0 };
-    expect(sightSentences({ ...open, skyShare: 0.52 }, METRES)).toEqual([
+    expect(sightSentences({ ...open, skyShare: 0.52, waterShare: 0.24 }, METRES)).toEqual([
       'All the ground in the frame is in the sun.',
+      'Water: 24 % of the frame.',
       'Sky: 52 % of the frame.',
       'Nothing clips.',
     ]);

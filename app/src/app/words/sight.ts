@@ -42,13 +42,14 @@ function behindWords({ behind }: SightFacts, wording: Wording): string {
 
 /** What a person sees in the view, for whoever does not see it, and under it for everybody. */
 export function sightSentences(facts: SightFacts, wording: Wording): readonly string[] {
-  const { skyShare, whiteShare, blackShare } = facts;
+  const { skyShare, waterShare, whiteShare, blackShare } = facts;
   const sky = skyShare < 0.005 ? 'No sky in the frame.' : `Sky: ${percent(skyShare)} of the frame.`;
+  const water = waterShare < 0.005 ? '' : `Water: ${percent(waterShare)} of the frame.`;
   const lost = [
     ...(whiteShare >= 0.005 ? [`${percent(whiteShare)} comes out white`] : []),
     ...(blackShare >= 0.005 ? [`${percent(blackShare)} comes out black`] : []),
   ].join(', ');
-  return [groundWords(facts, wording), behindWords(facts, wording), sky, lost === '' ? 'Nothing clips.' : `${lost}.`].filter(
+  return [groundWords(facts, wording), behindWords(facts, wording), water, sky, lost === '' ? 'Nothing clips.' : `${lost}.`].filter(
     (sentence) => sentence !== '',
   );
 }

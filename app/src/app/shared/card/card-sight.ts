@@ -48,9 +48,9 @@ type Face = 'seen' | 'card' | 'camera';
               [value]="face()"
               (change)="face.set($event.value)"
             >
-              <mat-button-toggle value="seen">As you see it</mat-button-toggle>
-              <mat-button-toggle value="card">As the card takes it</mat-button-toggle>
-              <mat-button-toggle value="camera">As the camera alone would</mat-button-toggle>
+              <mat-button-toggle value="seen">As seen</mat-button-toggle>
+              <mat-button-toggle value="card">As taken</mat-button-toggle>
+              <mat-button-toggle value="camera">Camera alone</mat-button-toggle>
             </mat-button-toggle-group>
             @for (sentence of sentences(); track $index) {
               <p class="soft">{{ sentence }}</p>
