@@ -11,6 +11,7 @@ say('== core');
 run(process.execPath, ['core/bench/core.bench.mjs']);
 run(process.execPath, ['core/bench/meter.bench.mjs']);
 run(process.execPath, ['core/bench/log.bench.mjs']);
+run(process.execPath, ['core/bench/sight.bench.mjs']);
 say('== app');
 const server = startServer({ PORT: port });
 await new Promise((resolve) => setTimeout(resolve, 800));

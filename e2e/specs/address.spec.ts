@@ -61,7 +61,7 @@ test.describe('without a net', () => {
     await page.reload();
     await expect(app.card.getByRole('heading', { name: 'Tollard Stop' })).toBeVisible();
     await app.choose('Orrel Steps');
-    await app.expectNumbers({ meter: '−1⅔' });
+    await app.expectNumbers({ meter: '−1' });
     await expect(page.getByText(/Light windows at Orrel Steps/)).toBeAttached();
     await app.room('Kit');
     await expect(page.getByRole('button', { name: 'Small body', exact: true })).toBeVisible();

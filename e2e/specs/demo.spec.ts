@@ -12,7 +12,7 @@ test.describe('the demo in a new browser', () => {
 
   test('has the hand-worked card of Vessen Hall, and says why', async ({ app }) => {
     await app.choose('Vessen Hall');
-    await app.expectNumbers({ aperture: 'f/7.1', focus: '3 m', shutter: '1/500', meter: '+1⅓' });
+    await app.expectNumbers({ aperture: 'f/7.1', focus: '3 m', shutter: '1/500', meter: '+2⅓' });
     await expect(app.note('aperture')).toContainText('sharp from 1.7 to 12.4 m');
     await expect(app.note('focus')).toContainText('99 % of passers-by in focus');
     await app.card.getByRole('button', { name: 'Why this shutter?' }).click();

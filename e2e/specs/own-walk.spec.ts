@@ -97,7 +97,7 @@ test.describe('in the hand', () => {
     await expect(page.getByText(/4 m across/)).toBeVisible();
     await app.room('Card');
     await expect(app.card.getByRole('heading', { name: 'First stop' })).toBeVisible();
-    await app.expectNumbers({ meter: '+1⅓' });
+    await app.expectNumbers({ meter: '+2⅔' });
   });
 });
 

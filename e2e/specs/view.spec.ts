@@ -125,7 +125,7 @@ test('the card’s meter row is what the bench finds on the stop’s own frame, 
 test.describe('a view in the hand, without a network', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, serviceWorkers: 'allow' });
 
-  test('is a tap from the card, and follows the time', async ({ app, context, problems }) => {
+  test('is a tap from the card, and follows the time', async ({ app, context }) => {
     const { page } = app;
     await app.untilPrefetched();
     await app.open('/card?walk=demo-walk&stop=orrel&t=15:10');
