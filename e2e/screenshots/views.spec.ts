@@ -31,6 +31,9 @@ test('at the table', async ({ app }) => {
   await app.open('/kit?walk=demo-walk&stop=orrel&t=15:10');
   await page.getByRole('button', { name: '28 f/2', exact: true }).click();
   await shoot(app, 'kit');
+  await app.open('/light/view?walk=demo-walk&stop=orrel&t=15:10');
+  await page.locator('rd-light-sight').getByText('Sunlit ground').waitFor();
+  await shoot(app, 'light-view');
   await app.open('/light/now?walk=demo-walk&stop=orrel&t=15:10');
   await page.getByText('Straw: the lit ground').waitFor();
   await shoot(app, 'light-street');
@@ -44,8 +47,6 @@ test('at the table', async ({ app }) => {
   await shoot(app, 'set-up-light');
   await app.open('/setup/stand?walk=demo-walk&stop=tannery&t=08:40');
   await shoot(app, 'set-up-stand');
-  await app.open('/setup/hands?walk=demo-walk&stop=vessen&t=10:40');
-  await shoot(app, 'set-up-hands');
   await app.open('/walk/before?walk=demo-walk&stop=orrel&t=15:10');
   await page.getByRole('checkbox').first().waitFor();
   await shoot(app, 'before-setting-off');

@@ -1,5 +1,6 @@
+import { EYE_HEIGHT_M } from '../optics/index.js';
 import type { Pavement, Stop } from '../stop/index.js';
-import { castRay, type District, footOn, type Point, STANDING_M, streetShape, type Way, type WayKind } from '../streets/index.js';
+import { castRay, type District, footOn, type Point, streetShape, type Way, type WayKind } from '../streets/index.js';
 import { readPrism } from '../light/index.js';
 import { DEG_PER_RAD } from '../units/index.js';
 
@@ -61,7 +62,7 @@ function wayAt({ ways = [], buildings }: Pick<District, 'ways' | 'buildings'>, a
     .filter(({ midX, midY, radiusM }) => Math.hypot(midX - at.eastM, midY - at.northM) - radiusM <= (near.at(-1)?.offsetM ?? 0));
   const isFree = ({ offsetM, foot }: Near): boolean => {
     const bearingDeg = Math.atan2(foot.eastM - at.eastM, foot.northM - at.northM) * DEG_PER_RAD;
-    const hit = castRay({ from: { ...at, heightM: STANDING_M }, bearingDeg, elevationDeg: 0, groundM: 0, prisms });
+    const hit = castRay({ from: { ...at, heightM: EYE_HEIGHT_M }, bearingDeg, elevationDeg: 0, groundM: 0, prisms });
     return hit.kind !== 'wall' || Math.hypot(hit.point.eastM - at.eastM, hit.point.northM - at.northM) >= offsetM;
   };
   return near.find(isFree) ?? null;

@@ -10,5 +10,5 @@ export { measureLight, type MeasuredLight } from './light.js';
 export { type SightInstant } from './moment.js';
 export { type Sight, frameSeenAt } from './sight.js';
 export { SEEN } from './seen.js';
-export { EYE_M, type MeasuredView, type SightQuestion } from './measured.js';
+export { type MeasuredView, type SightQuestion } from './measured.js';
 export { measureView } from './view.js';

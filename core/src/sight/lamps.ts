@@ -1,9 +1,10 @@
+import { EYE_HEIGHT_M } from '../optics/index.js';
 import type { Way } from '../streets/index.js';
 import { castColumn, type Column, newColumn } from './column.js';
 import type { Edges } from './edges.js';
 import { CHEST_M, type MeasuredLight, SPOT_M } from './light.js';
 import { SEEN } from './seen.js';
-import { EYE_M, type MeasuredView } from './measured.js';
+import type { MeasuredView } from './measured.js';
 
 /**
  * Street lamps made up along the map's streets: one every 25 m, sides in turn, full below the level and a third above, all of one
@@ -127,11 +128,11 @@ export function measureLamps(view: MeasuredView, light: MeasuredLight, spotLux: 
     return lux;
   };
   let lamps = found;
-  let atSpot = on(sx, sy, eye.groundM + EYE_M, 0, 0, 1, lamps);
+  let atSpot = on(sx, sy, eye.groundM + EYE_HEIGHT_M, 0, 0, 1, lamps);
   if (atSpot < 1e-4) {
     const lamp = { x: sx + BESIDE.rightM * right[0], y: sy + BESIDE.rightM * right[1], atM: eye.groundM + BESIDE.atM };
     lamps = [...found, { lamp, reaches: () => true }];
-    atSpot = on(sx, sy, eye.groundM + EYE_M, 0, 0, 1, lamps);
+    atSpot = on(sx, sy, eye.groundM + EYE_HEIGHT_M, 0, 0, 1, lamps);
   }
   const candela = spotLux / atSpot;
   const lux = new Float32Array(view.kind.length);

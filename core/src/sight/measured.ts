@@ -4,9 +4,6 @@ import { RAD_PER_DEG } from '../units/index.js';
 import type { Edges } from './edges.js';
 import type { FrameSize, SightFrame } from './frame.js';
 
-/** Height of the eye over the ground. */
-export const EYE_M = 1.6;
-
 /** Where one stands and how the camera is held. */
 export interface SightQuestion {
   /** Buildings, trees, waters and the place among them; with its streets where the map has some. */

@@ -1,4 +1,5 @@
-import { EYE_M, type MeasuredView } from './measured.js';
+import { EYE_HEIGHT_M } from '../optics/index.js';
+import type { MeasuredView } from './measured.js';
 import { FIGURE_HALF_WIDTH_M, FIGURE_HEIGHT_M, FIGURE_PARTS, figureAt, type FigureHit } from './figure.js';
 import { placeInFrame } from './frame.js';
 
@@ -24,7 +25,7 @@ export function personCells(view: MeasuredView): PersonCells | null {
   const axis = (bearingDeg * Math.PI) / 180;
   const hit: FigureHit = { part: 'coat', aside: 0 };
   const corners = [0, FIGURE_HEIGHT_M].flatMap((z) =>
-    [-1, 1].map((side) => placeInFrame(frame, { aheadM: personM, rightM: side * FIGURE_HALF_WIDTH_M, upM: z - EYE_M })),
+    [-1, 1].map((side) => placeInFrame(frame, { aheadM: personM, rightM: side * FIGURE_HALF_WIDTH_M, upM: z - EYE_HEIGHT_M })),
   );
   if (corners.some((corner) => corner === null)) return null;
   const xs = corners.map((corner) => (corner as { x: number }).x * size.width);
@@ -77,6 +78,6 @@ function planeOf({ personM, question }: MeasuredView): (row: number, column: num
     const x = ((column / size.width - 0.5) * widthMm) / frame.focalLengthMm;
     const y = ((0.5 - row / size.height) * heightMm + frame.riseMm) / frame.focalLengthMm;
     const scale = (personM ?? 0) / Math.max(1e-6, cos - y * sin);
-    return { x: x * scale, z: EYE_M + (sin + y * cos) * scale };
+    return { x: x * scale, z: EYE_HEIGHT_M + (sin + y * cos) * scale };
   };
 }

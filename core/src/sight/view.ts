@@ -1,3 +1,4 @@
+import { EYE_HEIGHT_M } from '../optics/index.js';
 import { isStrictlyInside, type Prism, readPrism } from '../light/index.js';
 import { checkAtLeast, checkBetween, checkFinite, checkOptions, checkPositive, RAD_PER_DEG } from '../units/index.js';
 import { castColumn, newColumn } from './column.js';
@@ -8,7 +9,7 @@ import { hashed } from './hash.js';
 import { paintHanging, paintTrees } from './overhead.js';
 import { pavingOf } from './paving.js';
 import { paintScreen } from './screen.js';
-import { EYE_M, type MeasuredView, type SightQuestion } from './measured.js';
+import type { MeasuredView, SightQuestion } from './measured.js';
 import { SEEN } from './seen.js';
 
 const BEFORE_WALL_M = 1e-3;
@@ -82,7 +83,7 @@ export function measureView(question: SightQuestion): MeasuredView {
   const prisms = site.buildings.map((building, k) => readPrism(building, `site.buildings[${k}]`));
   const edges = edgesOf(prisms);
   const groundM = site.groundM ?? 0;
-  const eye = { x: site.eastM, y: site.northM, eyeM: groundM + EYE_M, groundM };
+  const eye = { x: site.eastM, y: site.northM, eyeM: groundM + EYE_HEIGHT_M, groundM };
   const axis = bearingDeg * RAD_PER_DEG;
   const cells = size.width * size.height;
   const rays = raysOf(frame, size);
@@ -246,7 +247,7 @@ function paintSurfaces(view: MeasuredView, waters: readonly Prism[]): void {
         if (waters.some((water) => isInBox(water, x, y) && isStrictlyInside(water, x, y))) {
           view.kind[cell] = SEEN.water;
           view.reflectance[cell] = PLAIN.water;
-        } else view.reflectance[cell] = ground(x, y, (distanceM * distanceM * pitch) / EYE_M);
+        } else view.reflectance[cell] = ground(x, y, (distanceM * distanceM * pitch) / EYE_HEIGHT_M);
         break;
       case SEEN.roof:
         view.reflectance[cell] = PLAIN.roof;

@@ -1,3 +1,4 @@
+import { EYE_HEIGHT_M } from '../optics/index.js';
 import { RAD_PER_DEG } from '../units/index.js';
 import { isStrictlyInside, passesThrough, type Prism } from '../light/index.js';
 import type { SpotPoint } from './horizon/horizon.js';
@@ -6,8 +7,6 @@ import type { SpotPoint } from './horizon/horizon.js';
 export const GRID_SIDE = 24;
 export const CELL_M = 0.5;
 export const GRID_CELLS = GRID_SIDE * GRID_SIDE;
-/** Where light falls on a standing person's face, and where the camera is held. */
-export const STANDING_M = 1.6;
 
 /** Metres ahead of the camera of row `row`, and to its right of column `column`. */
 export const aheadOf = (row: number): number => CELL_M / 2 + CELL_M * row;
@@ -26,7 +25,7 @@ export interface Camera {
 
 /** Where the camera is held. */
 export function eyeOf({ eastM, northM, groundM }: Camera): SpotPoint {
-  return { eastM, northM, heightM: groundM + STANDING_M };
+  return { eastM, northM, heightM: groundM + EYE_HEIGHT_M };
 }
 
 /** The place `aheadM` in front of the camera and `asideM` to its right. */
@@ -55,11 +54,11 @@ function boxGapM({ minX, minY, maxX, maxY }: Prism, { eastM, northM }: Camera): 
 
 /** 1 for the cells in the field of view, outside buildings and in line of sight from the eye. */
 export function seenCells(camera: Camera, prisms: readonly Prism[]): Uint8Array {
-  const heightM = camera.groundM + STANDING_M;
+  const heightM = camera.groundM + EYE_HEIGHT_M;
   const inTheWay = prisms.filter(
     (prism) => prism.baseM < heightM && prism.heightM > heightM && boxGapM(prism, camera) <= GRID_REACH_M,
   );
-  return Uint8Array.from(gridPoints(camera, STANDING_M), (point, cell) => {
+  return Uint8Array.from(gridPoints(camera, EYE_HEIGHT_M), (point, cell) => {
     const aheadM = aheadOf(Math.floor(cell / GRID_SIDE));
     const asideM = asideOf(cell % GRID_SIDE);
     if (Math.abs(Math.atan2(asideM, aheadM)) > camera.halfFieldDeg * RAD_PER_DEG) return 0;

@@ -1,17 +1,6 @@
 export { castRay, type RayHit, type WallEdge } from './horizon/castRay.js';
 export { type District, type DistrictBuilding, HEIGHT_SOURCES, type HeightSource, metresFrom, placeAt } from './district.js';
-export {
-  aheadOf,
-  asideOf,
-  type Camera,
-  CELL_M,
-  GRID_CELLS,
-  GRID_SIDE,
-  gridPoints,
-  placeBefore,
-  seenCells,
-  STANDING_M,
-} from './groundGrid.js';
+export { aheadOf, asideOf, type Camera, CELL_M, GRID_CELLS, GRID_SIDE, gridPoints, placeBefore, seenCells } from './groundGrid.js';
 export {
   type BearingMask,
   EVERY_BEARING,

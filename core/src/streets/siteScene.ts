@@ -1,18 +1,9 @@
+import { EYE_HEIGHT_M } from '../optics/index.js';
 import { apparentSun, type Building, type Prism, readPrism, type SunPosition, type Surroundings } from '../light/index.js';
 import { finish, checkArray, checkAtLeast, checkBetween, checkFinite, checkOptions, checkPositive } from '../units/index.js';
 import { castRay } from './horizon/castRay.js';
 import { faceSteps } from './face.js';
-import {
-  aheadOf,
-  type Camera,
-  eyeOf,
-  GRID_CELLS,
-  GRID_SIDE,
-  gridPoints,
-  placeBefore,
-  seenCells,
-  STANDING_M,
-} from './groundGrid.js';
+import { aheadOf, type Camera, eyeOf, GRID_CELLS, GRID_SIDE, gridPoints, placeBefore, seenCells } from './groundGrid.js';
 import {
   type BearingMask,
   EVERY_BEARING,
@@ -137,8 +128,8 @@ function* twoLayerSteps(
   crowns: readonly Prism[],
   mask: BearingMask,
 ): Generator<number, readonly [ground: Layers, standing: Layers]> {
-  const [low, high] = yield* twoHorizonSteps(points, STANDING_M, prisms, mask);
-  const [lowCrowns, highCrowns] = crowns.length === 0 ? [null, null] : yield* twoHorizonSteps(points, STANDING_M, crowns, mask);
+  const [low, high] = yield* twoHorizonSteps(points, EYE_HEIGHT_M, prisms, mask);
+  const [lowCrowns, highCrowns] = crowns.length === 0 ? [null, null] : yield* twoHorizonSteps(points, EYE_HEIGHT_M, crowns, mask);
   return [
     { walls: low, crowns: lowCrowns },
     { walls: high, crowns: highCrowns },
@@ -200,7 +191,7 @@ export function* measureSteps(site: Site, look: SiteMeasure): Generator<number, 
   const { prisms, crowns, waters, camera } = checkSite(site, look);
   const mask = sunBearings(look.latitude);
   const spotM = spotDistanceM(camera, look.medianM, prisms);
-  const spot = placeBefore(camera, spotM, 0, STANDING_M);
+  const spot = placeBefore(camera, spotM, 0, EYE_HEIGHT_M);
   const eye = eyeOf(camera);
   const spots = yield* between(
     0,

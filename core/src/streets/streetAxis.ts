@@ -1,7 +1,7 @@
+import { EYE_HEIGHT_M } from '../optics/index.js';
 import { type Building, readPrism } from '../light/index.js';
 import { checkOptions, RAD_PER_DEG } from '../units/index.js';
 import { castRay } from './horizon/castRay.js';
-import { STANDING_M } from './groundGrid.js';
 
 /** A street as its walls show it from a place in it. */
 export interface StreetShape {
@@ -35,7 +35,7 @@ export function streetShape(options: {
       ({ minX, maxX, minY, maxY }) =>
         Math.hypot(Math.max(minX - eastM, 0, eastM - maxX), Math.max(minY - northM, 0, northM - maxY)) <= FARTHEST_M,
     );
-  const from = { eastM, northM, heightM: STANDING_M };
+  const from = { eastM, northM, heightM: EYE_HEIGHT_M };
   const looks = Array.from({ length: 360 }, (_, bearingDeg) => {
     const hit = castRay({ from, bearingDeg, elevationDeg: 0, groundM: 0, prisms });
     if (hit.kind !== 'wall') return { freeM: FARTHEST_M, prism: null };

@@ -1,9 +1,9 @@
+import { EYE_HEIGHT_M } from '../optics/index.js';
 import { RAD_PER_DEG } from '../units/index.js';
 import type { Prism, SunPosition } from '../light/index.js';
 import { castRay, type RayHit } from './horizon/castRay.js';
 import { type Camera, eyeOf } from './groundGrid.js';
 import { type BearingMask, isOpen, type SkyDirection, type SpotPoint } from './horizon/horizon.js';
-import { STANDING_M } from './groundGrid.js';
 import { type Places, placeSteps } from './horizon/wallsSeen.js';
 /** Heights on the subject behind which the background is looked at. */
 export const SUBJECT_HEIGHTS_M = [1.3, 1.45, 1.6, 1.75] as const;
@@ -59,7 +59,7 @@ export function* lookSteps(
 export function backgroundSteps(camera: Camera, subjectM: number, around: Around, sunMask: BearingMask): Generator<number, View> {
   const looks = columnsOf(camera.halfFieldDeg, WIDEST_COLUMNS_DEG).flatMap((offDeg) =>
     SUBJECT_HEIGHTS_M.map(
-      (heightM) => [camera.shootingBearingDeg + offDeg, Math.atan((heightM - STANDING_M) / subjectM) / RAD_PER_DEG] as const,
+      (heightM) => [camera.shootingBearingDeg + offDeg, Math.atan((heightM - EYE_HEIGHT_M) / subjectM) / RAD_PER_DEG] as const,
     ),
   );
   return lookSteps(camera, looks, around, sunMask);

@@ -1,7 +1,8 @@
+import { EYE_HEIGHT_M } from '../../optics/index.js';
 import type { Intent } from '../../stop/index.js';
 import type { Layer, SceneKey } from '../map/scene.js';
 import type { Shape } from '../map/shapes.js';
-import { EYE_M, type FrameOfStop, MIDDLE_Y, personAt, type Readings, type FrameSizes } from './frameOfStop.js';
+import { type FrameOfStop, MIDDLE_Y, personAt, type Readings, type FrameSizes } from './frameOfStop.js';
 import { box, downwards, ellipse, EVERYTHING, glow, lamps, light as lightOn, polygon, surface } from './layers.js';
 
 /** The house at a street's end is lower than its walls. */
@@ -16,7 +17,7 @@ function street(
   const [middle, endM] = [aspect / 2, END_SHARE * wallsM];
   const at = (side: -1 | 1, upM: number, awayM: number): [number, number] => [
     middle + (side * halfStreetM * scale) / awayM,
-    MIDDLE_Y - ((upM - EYE_M) * scale) / awayM,
+    MIDDLE_Y - ((upM - EYE_HEIGHT_M) * scale) / awayM,
   ];
   const overhead = polygon(
     at(-1, wallsM, NEAR_M),

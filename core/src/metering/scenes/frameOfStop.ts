@@ -1,3 +1,4 @@
+import { EYE_HEIGHT_M, PERSON_HEIGHT_M } from '../../optics/index.js';
 import type { Intent, LightChange, StopLight, Subject } from '../../stop/index.js';
 import { person } from '../map/shapes.js';
 
@@ -75,9 +76,6 @@ export interface FrameSizes {
   readonly medianM: number;
 }
 
-export const EYE_M = 1.6;
-const PERSON_M = 1.7;
-
 /** Sides of a frame that anybody has, whatever is typed. */
 const WIDEST = 4;
 
@@ -109,7 +107,7 @@ const TALLEST = 0.9;
 /** Somebody on the street at the median distance, at eye height with the camera. */
 export function personAt({ aspect, scale, medianM }: FrameSizes, across = 0.5): ReturnType<typeof person> {
   const perM = Math.min(TALLEST, Math.max(SMALLEST, scale / medianM));
-  return person({ x: across * aspect, y: MIDDLE_Y + EYE_M * perM }, PERSON_M * perM);
+  return person({ x: across * aspect, y: MIDDLE_Y + EYE_HEIGHT_M * perM }, PERSON_HEIGHT_M * perM);
 }
 
 /** Cells of a map with a frame's sides, of so many rows. */

@@ -14,6 +14,7 @@ import { nameOf } from '../../words/name';
 import { MISS_CHOICES, NOTE_WORDS } from '../../words/walk/outing';
 import { pictureLightWords } from '../../words/windows';
 import { cardRows } from '../../shared/card/card-rows';
+import { CardSight } from '../../shared/card/card-sight';
 import { chanceSentence, inFocusWords } from '../../shared/card/sentences';
 import { ladderLines, nextStep } from '../../shared/card/ladder-lines';
 import { SpotLight } from '../../shared/card/spot-light';
@@ -36,7 +37,18 @@ const PRESSING_MIN = 15;
 /** Where one is in the walk, what to set, how long the light lasts, when to go on, and one thumb's worth of buttons. */
 @Component({
   selector: 'rd-on-the-walk',
-  imports: [ComeBack, WalkSummary, FieldChecks, FilmFrame, MatButtonModule, RehearsalBar, RestPanel, RouterLink, SpotLight],
+  imports: [
+    CardSight,
+    ComeBack,
+    WalkSummary,
+    FieldChecks,
+    FilmFrame,
+    MatButtonModule,
+    RehearsalBar,
+    RestPanel,
+    RouterLink,
+    SpotLight,
+  ],
   providers: [NowState],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './on-the-walk.html',
