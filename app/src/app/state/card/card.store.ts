@@ -188,8 +188,8 @@ export class CardStore {
     const drawn$ = timer(REST_MS).pipe(
       switchMap(() => this.seen.seen(wanted)),
       map((drawn) => {
-        if (drawn === null) return card;
-        this.last = { stopId: card.stop.id, drawn };
+        // A frame that cannot be drawn leaves the light alone to meter by, not the frame of another minute.
+        this.last = drawn === null ? null : { stopId: card.stop.id, drawn };
         return cardFor(workspace, focus, day, drawn);
       }),
     );
