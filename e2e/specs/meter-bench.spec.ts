@@ -30,8 +30,10 @@ test.describe('the bench', () => {
 
   test('says of the stop’s own frame what the card says', async ({ app }) => {
     const { page } = app;
-    const said = (await compensation(page).locator('b').textContent()) ?? '';
-    await expect(app.card.getByText(said, { exact: true }).first()).toBeVisible();
+    // Both are painted from the light first, and from what the frame will see once that is drawn.
+    await expect(page.getByLabel('It is about')).toContainText('light in the pool', { timeout: 30_000 });
+    const said = (): Promise<string | null> => compensation(page).locator('b').textContent();
+    await expect.poll(async () => (await app.number('meter').textContent()) === (await said())).toBe(true);
     await app.card.getByRole('button', { name: 'Why this meter?' }).click();
     await expect(app.card.getByRole('img', { name: /its key outlined/ })).toBeVisible();
     await expect(app.card.getByRole('rowheader', { name: 'the pattern gives' })).toBeVisible();

@@ -17,6 +17,8 @@ test('the demo’s pool, and the sun that stands in the lane, are seen where the
   await expect(page.getByText('The sun is in the frame')).toBeHidden();
   await app.open('/light/view?walk=demo-walk&stop=causey&t=17:05');
   await ofSight(page, /The sun is in the frame: look at the screen/);
+  // At rest it is drawn once more, finer.
+  await expect.poll(() => page.locator('rd-light-sight rd-sight-picture canvas').getAttribute('width')).toBe('240');
   const before = await shown(page);
   await page.keyboard.press('n');
   await page.getByRole('switch', { name: 'At its own brightness' }).click();

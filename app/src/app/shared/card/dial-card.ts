@@ -5,6 +5,7 @@ import { RouterLink } from '@angular/router';
 import { apartIn } from '@roam-dial/core/plan';
 import { checklistOf, frameOf, mediumOf } from '@roam-dial/core/setup';
 import { CardSight } from './card-sight';
+import { KeySight } from './key-sight';
 import { StopScene } from './stop-scene';
 import { CardStore } from '../../state/card/card.store';
 import { CardFocus } from '../../state/selection/card-focus';
@@ -35,7 +36,7 @@ import { PartMissing } from '../../ui/part-missing';
 /** The set-up for the selected stop at the chosen time: five numbers, what binds each, and what to change as light goes. */
 @Component({
   selector: 'rd-dial-card',
-  imports: [CardSight, PartMissing, Term, MatButtonModule, RouterLink, SpotLight, StopScene],
+  imports: [CardSight, KeySight, PartMissing, Term, MatButtonModule, RouterLink, SpotLight, StopScene],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './dial-card.html',
   styleUrl: './dial-card.scss',
@@ -112,6 +113,7 @@ export class DialCard {
     if (card === null || row?.why == null) return null;
     return {
       ...row.why,
+      seen: row.key === 'meter' && card.seen !== null ? card : null,
       scene: row.key === 'meter' && card.seen === null ? { frame: frameOf(card.input), medium: mediumOf(card.input) } : null,
       inputs: row.why.inputs.map((one) => ({ label: one.label, text: whyInputText(one, card, this.wording()) })),
     };

@@ -1,5 +1,5 @@
 import { TestBed } from '@angular/core/testing';
-import { BehaviorSubject, map, Observable, of } from 'rxjs';
+import { BehaviorSubject, map, type Observable, of } from 'rxjs';
 import { demoWorkspace } from '../../../testing/demo';
 import type { Workspace } from '../../storage/workspace';
 import type { SightDrawn } from '../../workers/sight/sight-jobs';
