@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, output } f
 import { toSignal } from '@angular/core/rxjs-interop';
 import { stopsToday, type Walk } from '@roam-dial/core/walk';
 import { SightPicture } from '../../shared/sight-picture';
-import { ArrivalSights } from '../../state/sight/arrival-sights.store';
+import { ArrivalSights, MOST_SIGHTS } from '../../state/sight/arrival-sights.store';
 import { wordingSignal } from '../../state/workspace/wording.store';
 import { nameOf } from '../../words/name';
 import { sightSentences } from '../../words/sight';
@@ -34,6 +34,9 @@ import { sightSentences } from '../../words/sight';
           </li>
         }
       </ol>
+      @if (isCut()) {
+        <p class="soft">Pictures of the first {{ most }} stops.</p>
+      }
     }
   `,
   styles: `
@@ -49,6 +52,10 @@ import { sightSentences } from '../../words/sight';
     li {
       flex: 1 0 78px;
       max-width: 132px;
+    }
+    p {
+      margin: 0 var(--space-4) var(--space-2);
+      font-size: var(--text-small);
     }
     button {
       display: block;
@@ -75,6 +82,9 @@ export class WalkStrip {
 
   private readonly wording = wordingSignal();
   private readonly sights = toSignal(inject(ArrivalSights).sights$);
+
+  protected readonly most = MOST_SIGHTS;
+  protected readonly isCut = computed(() => stopsToday(this.walk()).length > MOST_SIGHTS);
 
   protected readonly pictures = computed(() => {
     const [sights, wording] = [this.sights(), this.wording()];

@@ -1,7 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
-import { MatIconModule } from '@angular/material/icon';
 import type { Taken } from '@roam-dial/core/sight';
 import { of, switchMap } from 'rxjs';
 import { type Card, sightOfCard } from '../../state/card/card.store';
@@ -20,11 +19,11 @@ type Face = 'seen' | 'card' | 'camera';
 /** The frame of the card, small; opened, as large as the card, as it is seen or as it would be taken. */
 @Component({
   selector: 'rd-card-sight',
-  imports: [MatButtonToggleModule, MatIconModule, SightPicture],
+  imports: [MatButtonToggleModule, SightPicture],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (card().seen; as seen) {
-      <figure [class.open]="isOpen()" [class.in-hand]="isInHand()">
+      <figure [class.open]="isOpen()">
         <button
           type="button"
           class="picture plain-button"

@@ -53,7 +53,7 @@ export class FileActions {
   /** @throws Error where a part of the program cannot be loaded. */
   async save(walk: Walk, format: WalkFormat): Promise<void> {
     if (format === 'picture') return this.savePicture();
-    const { filed, cards, sights } = await this.filed(walk);
+    const { filed, cards, sights } = await this.filed(walk, format === 'csv' || format === 'cards');
     const write = await fetched('The file formats', () => import('@roam-dial/core/formats/walkFiles'));
     switch (format) {
       case 'gpx':
@@ -73,7 +73,7 @@ export class FileActions {
   async savePicture(): Promise<void> {
     const card = await firstValueFrom(this.card$);
     if (card.kind === 'none') throw new Error('There is no card to save: choose a stop, and a camera in the kit.');
-    const { filed } = await this.filed(card.walk);
+    const { filed } = await this.filed(card.walk, false);
     const wording = await firstValueFrom(this.wording.wording$);
     const at = filed.stops.findIndex(({ stop }) => stop.id === card.stop.id);
     const one = filed.stops[at] ?? null;
@@ -99,8 +99,10 @@ export class FileActions {
     return read;
   }
 
+  /** What is metered waits for the views of all stops; a way or a calendar does not. */
   private async filed(
     walk: Walk,
+    isMetered: boolean,
   ): Promise<{ readonly filed: FiledWalk; readonly cards: CardsOfDay; readonly sights: SightsOfWalk }> {
     const [workspace, days, legs, wording] = await Promise.all([
       this.store.snapshot(),
@@ -108,7 +110,7 @@ export class FileActions {
       firstValueFrom(this.legs.legs$),
       firstValueFrom(this.wording.wording$),
     ]);
-    const sights = await this.sights.all({ workspace, walk, days });
+    const sights: SightsOfWalk = isMetered ? await this.sights.all({ workspace, walk, days }) : new Map();
     const cards = cardsOfDay(workspace, walk, days, sights);
     const origin = districtOf(workspace, walk)?.origin ?? null;
     return { filed: fileWalk(walk, cards, days, legs, origin, wording), cards, sights };

@@ -1,4 +1,3 @@
-import type { Body } from '@roam-dial/core/kit';
 import { digitalMedium, keyToneOf, type Medium } from '@roam-dial/core/metering';
 import {
   type KitInHand,
@@ -20,14 +19,13 @@ import type { SightPlace, SightSpot } from '../../workers/sight/sight-jobs';
 import type { SightWanted } from '../../workers/sight/sight.client';
 
 /** A frame where nothing is in the bag: a full-frame camera at 35 mm. */
-const WITHOUT_KIT: SightFrame & Pick<Body, 'straightOverEv'> = {
+const WITHOUT_KIT: SightFrame = {
   sensorWidthMm: 36,
   sensorHeightMm: 24,
   focalLengthMm: 35,
   isUpright: false,
   tiltDeg: 0,
   riseMm: 0,
-  straightOverEv: 2.5,
 };
 const MEDIUM_WITHOUT_KIT = { headroomEv: 3, shadowRangeEv: 7, straightOverEv: 2.5, straightUnderEv: 5, baseIso: 100 };
 
@@ -48,10 +46,9 @@ export function placeOfSight(workspace: Pick<Workspace, 'districts'>, walk: Walk
 }
 
 /** As the stop's camera is held. */
-export function frameOfStop(kit: KitInHand | null, stop: Stop): SightFrame {
-  if (kit !== null) return sightFrameOf(kit, stop);
-  const { straightOverEv: _, ...frame } = WITHOUT_KIT;
-  return { ...frame, isUpright: stop.framing?.isUpright === true };
+export function frameOfStop(kit: KitInHand | null, stop: Stop | null): SightFrame {
+  if (stop !== null && kit !== null) return sightFrameOf(kit, stop);
+  return { ...WITHOUT_KIT, isUpright: stop?.framing?.isUpright === true };
 }
 
 function mediumFor(kit: KitInHand | null, stop: Stop): Medium {
@@ -84,7 +81,7 @@ export function sightWanted(
       exposed: { by: 'key' },
       elseEv: light.keyEv100 - keyToneOf(stop.intent),
       key: sightKeyOf(stop, light),
-      straightOverEv: kit?.body.straightOverEv ?? WITHOUT_KIT.straightOverEv,
+      straightOverEv: kit?.body.straightOverEv ?? MEDIUM_WITHOUT_KIT.straightOverEv,
       isClippingMarked: false,
       isKeyMarked: false,
     },

@@ -21,10 +21,6 @@ const NEAR_M = 150;
 
 const SAME_CONTENT = { equal: (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b) };
 
-const NO_FRAME: SightFrame = {
-  ...{ sensorWidthMm: 36, sensorHeightMm: 24, focalLengthMm: 35, isUpright: false, tiltDeg: 0, riseMm: 0 },
-};
-
 /** The selected stop as its frame sees it: at the time handle, with what is switched on, and the picture as it comes. */
 @Injectable()
 export class ViewState {
@@ -38,10 +34,7 @@ export class ViewState {
   });
   private readonly stopId = computed(() => this.room.stop()?.id ?? null);
   /** As the stop's camera is held; what is changed here is for looking, and goes with the stop that one leaves. */
-  private readonly held = computed<SightFrame>(() => {
-    const stop = this.room.stop();
-    return stop === null ? NO_FRAME : frameOfStop(this.kit(), stop);
-  }, SAME_CONTENT);
+  private readonly held = computed<SightFrame>(() => frameOfStop(this.kit(), this.room.stop()), SAME_CONTENT);
   readonly frame = linkedSignal<{ stopId: string | null; held: SightFrame }, SightFrame>({
     source: () => ({ stopId: this.stopId(), held: this.held() }),
     computation: ({ held }) => held,
@@ -62,7 +55,7 @@ export class ViewState {
   readonly isKeyMarked = signal(false);
   /** As the card's set-up takes it: soft by distance, the walker smeared, at its own exposure. */
   readonly isAsTaken = signal(false);
-  /** The pattern that is drawn over it, and exposed by where it is left to itself. */
+  /** The pattern that is drawn over it. */
   readonly pattern = signal<MeterPattern | null>(null);
   readonly isLarge = signal(false);
 

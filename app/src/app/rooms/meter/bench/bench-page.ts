@@ -56,7 +56,7 @@ export class BenchPage {
     ];
   });
   protected readonly keyWords = computed(() => {
-    const place = this.bench.keyPlace();
+    const place = this.bench.keyShown();
     const own = place === UNDER_SPOT ? undefined : this.bench.keys()[place];
     return own === undefined ? 'what lies under the spot' : keyName(own);
   });

@@ -92,6 +92,8 @@ export class BenchState {
     const { key } = seen.seen;
     return key === null ? [] : [{ label: key.name, part: 'all', tone: key.tone }];
   });
+  /** Of a frame with nothing of its key in it, what lies under the spot. */
+  readonly keyShown = computed(() => (this.scene() !== null && this.keys().length === 0 ? UNDER_SPOT : this.keyPlace()));
   /** The lights of what is on the bench by label, kelvin; null for a photograph, which does not say. */
   readonly lights = computed<{ readonly kelvin: Readonly<Record<string, number>>; readonly labels: readonly string[] } | null>(
     () => {
@@ -118,7 +120,7 @@ export class BenchState {
   private readonly question = computed<BenchMeter | null>(() => {
     const [source, card, medium] = [this.source(), this.meter.card(), this.meter.medium()];
     if (source === null || card === null || medium === null) return null;
-    const place = this.keyPlace();
+    const place = this.keyShown();
     return {
       kind: 'meter',
       source,
