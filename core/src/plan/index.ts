@@ -8,7 +8,7 @@ export { type Apart, apartIn, DAY_ON_FOOT_M, districtOf, metresOutside, middleOf
 export type { PlanningData } from './holdings.js';
 export { type FilmQuestion, filmQuestion, filmStopsOf, type StopForFilm } from './filmOfWalk.js';
 export { type HomeQuestion, homeQuestion, lightFor, setUpInputFor } from './setUpQuestion.js';
-export { screenShareOf, sightFrameOf, sightInstantOf, sightKeyOf, sightSiteOf } from './sightOfStop.js';
+export { screenShareOf, sightFrameOf, sightInstantOf, sightKeyOf, sightSiteOf, sightTakenBy } from './sightOfStop.js';
 export { halfFieldDeg, lightInputFor, lightSiteOf, reachOf, siteOf, type StopSite } from './site.js';
 export { chanceAt, chancesByLight, type ChancesByLight } from './chances.js';
 export { dayOfWalk, goodFramesAt, type PlannableDay, type StopOfDay, suitableAt, type PlannableWalk } from './dayOfWalk.js';

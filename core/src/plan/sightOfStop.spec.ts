@@ -6,7 +6,17 @@ import { type FrameSize, measureLight, measureView, frameSeenAt, type SightQuest
 import { siteLookOf, type Stop, stopDayIn } from '../stop/index.js';
 import { type Site, siteScene } from '../streets/index.js';
 import { cloudOf, type Walk } from '../walk/index.js';
-import { kitInHand, lightInputFor, placeOf, sightFrameOf, sightInstantOf, sightSiteOf, siteOf } from './index.js';
+import {
+  type KitInHand,
+  kitInHand,
+  lightInputFor,
+  placeOf,
+  sightFrameOf,
+  sightInstantOf,
+  sightSiteOf,
+  sightTakenBy,
+  siteOf,
+} from './index.js';
 
 const read = readArchive(readFileSync(join(__dirname, '../../../app/public/demo.json'), 'utf8'));
 if (!read.ok) throw new Error(read.message);
@@ -65,4 +75,19 @@ describe('the view of a stop', () => {
     const nowhere = sightSiteOf(archive, { districtId: null }, { ...stop, position: null });
     expect(nowhere).toEqual({ site: { buildings: [], eastM: 0, northM: 0 }, from: 'none' });
   });
+});
+
+it('a set-up smears whoever passes as the card’s limit has it: 28 mm, 1.4 m/s across at 3 m, 0.0288 mm in 1/458 s', () => {
+  const [across, along] = [90, 0].map((travelAngleDeg) =>
+    sightTakenBy(
+      { body: { sensorWidthMm: 36 } as KitInHand['body'], focalLengthMm: 28 },
+      { movers: { speedMps: 1.4, travelAngleDeg } as Stop['movers'], subject: { medianM: 3 } as Stop['subject'] },
+      { fNumber: 8, shutterS: 1 / 458, focusM: 3 },
+    ),
+  );
+  expect(across).toMatchObject({ fNumber: 8, focusM: 3, smearMm: expect.closeTo(0.0288, 4) });
+  expect(along?.smearMm).toBeCloseTo((0.0288 * 0.9) / 3, 4);
+  const still = { movers: { speedMps: 0, travelAngleDeg: 90 } as Stop['movers'], subject: { medianM: 3 } as Stop['subject'] };
+  const kit = { body: { sensorWidthMm: 36 } as KitInHand['body'], focalLengthMm: 28 };
+  expect(sightTakenBy(kit, still, { fNumber: 8, shutterS: 1, focusM: 3 }).smearMm).toBe(0);
 });

@@ -1,5 +1,6 @@
 import { cloudAt, dayOfYear, sunPosition, walkClock } from '../light/index.js';
-import type { KeySurface, SightFrame, SightInstant, SightQuestion } from '../sight/index.js';
+import { motionShutterLimitS } from '../handheld/index.js';
+import type { KeySurface, SightFrame, SightInstant, SightQuestion, Taken } from '../sight/index.js';
 import { keyToneOf } from '../metering/index.js';
 import { type Stop, type StopLight, stopLampsAt } from '../stop/index.js';
 import { areTreesInLeaf } from '../streets/index.js';
@@ -55,6 +56,26 @@ export function sightKeyOf(
   light: Pick<StopLight, 'surface'>,
 ): { readonly surface: KeySurface; readonly tone: number; readonly offsetEv: number } {
   return { surface: surfaceOf(stop, light), tone: keyToneOf(stop.intent), offsetEv: stop.lightOffsetEv };
+}
+
+/**
+ * How a set-up takes a stop's view: soft by its aperture and focus, whoever passes smeared in its time as the card's own limit has it,
+ * at most over the frame's width. Source: docs/formulas.md#motion.
+ */
+export function sightTakenBy(
+  { body, focalLengthMm }: Pick<KitInHand, 'body' | 'focalLengthMm'>,
+  { movers, subject }: Pick<Stop, 'movers' | 'subject'>,
+  set: { readonly fNumber: number; readonly shutterS: number; readonly focusM: number },
+): Taken {
+  const { speedMps, travelAngleDeg } = movers;
+  const perMmS = motionShutterLimitS({
+    focalLengthMm,
+    subjectDistanceM: subject.medianM,
+    speedMps,
+    travelAngleDeg,
+    blurLimitMm: 1,
+  });
+  return { fNumber: set.fNumber, focusM: set.focusM, smearMm: Math.min(body.sensorWidthMm, set.shutterS / perMmS) };
 }
 
 const OPEN_GROUND: SightQuestion['site'] = { buildings: [], eastM: 0, northM: 0 };

@@ -1,16 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
-import type { Taken } from '@roam-dial/core/sight';
-import { of, switchMap } from 'rxjs';
 import { type Card, sightOfCard } from '../../state/card/card.store';
-import { evOfCard, takenBy } from '../../state/card/taken-by';
+import { takenBy } from '../../state/card/taken-by';
 import { wordingSignal } from '../../state/workspace/wording.store';
 import { WorkspaceStore } from '../../state/workspace/workspace.store';
-import { SightClient, type SightWanted } from '../../workers/sight/sight.client';
+import type { SightWanted } from '../../workers/sight/sight.client';
 import { compassPoint } from '../../words/compass';
 import { nameOf } from '../../words/name';
 import { sightSentences } from '../../words/sight';
+import { drawnSight } from '../drawn-sight';
 import { SightPicture } from '../sight-picture';
 
 /** How the picture is shown: as one sees it with its key at its tone, as the card takes it, as the pattern alone would. */
@@ -108,7 +107,6 @@ export class CardSight {
   readonly card = input.required<Card>();
   readonly isInHand = input(false);
 
-  private readonly client = inject(SightClient);
   private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
   private readonly wording = wordingSignal();
   protected readonly isOpen = signal(false);
@@ -120,10 +118,7 @@ export class CardSight {
     const wanted = sightOfCard(workspace, card);
     return wanted === null ? null : { ...wanted, shown: { ...wanted.shown, ...this.faceOf(card) } };
   });
-  protected readonly picture = toSignal(
-    toObservable(this.wanted).pipe(switchMap((wanted) => (wanted === null ? of(null) : this.client.pictures(of(wanted))))),
-    { initialValue: null },
-  );
+  protected readonly picture = drawnSight(this.wanted);
   protected readonly sentences = computed(() => {
     const shown = this.picture() ?? this.card().seen;
     return shown === null ? [] : sightSentences(shown.facts, this.wording());
@@ -134,14 +129,14 @@ export class CardSight {
   });
   protected readonly spoken = computed(() => `${nameOf(this.card().stop)}, as the frame sees it. ${this.sentences().join(' ')}`);
 
-  private faceOf(card: Card): Pick<SightWanted['shown'], 'exposed'> & { readonly taken?: Taken } {
+  private faceOf(card: Card): Partial<SightWanted['shown']> {
     switch (this.face()) {
       case 'seen':
-        return { exposed: { by: 'key' } };
+        return {};
       case 'card':
-        return { exposed: { by: 'ev', ev100: evOfCard(card) }, taken: takenBy(card) };
+        return takenBy(card);
       case 'camera':
-        return { exposed: { by: card.result.setUp.meter.pattern }, taken: takenBy(card) };
+        return { ...takenBy(card), exposed: { by: card.result.setUp.meter.pattern } };
     }
   }
 }

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { toObservable, toSignal } from '@angular/core/rxjs-interop';
-import { of, switchMap } from 'rxjs';
+import { toSignal } from '@angular/core/rxjs-interop';
 import { type Card, sightOfCard } from '../../state/card/card.store';
 import { WorkspaceStore } from '../../state/workspace/workspace.store';
-import { SightClient, type SightWanted } from '../../workers/sight/sight.client';
+import type { SightWanted } from '../../workers/sight/sight.client';
+import { drawnSight } from '../drawn-sight';
 import { SightPicture } from '../sight-picture';
 
 /** The frame that a card is metered on, as it should come out, what it is about outlined. */
@@ -26,15 +26,11 @@ export class KeySight {
   readonly card = input.required<Card>();
   readonly sentence = input.required<string>();
 
-  private readonly client = inject(SightClient);
   private readonly workspace = toSignal(inject(WorkspaceStore).workspace$);
   private readonly wanted = computed<SightWanted | null>(() => {
     const workspace = this.workspace();
     const wanted = workspace === undefined ? null : sightOfCard(workspace, this.card());
     return wanted === null ? null : { ...wanted, shown: { ...wanted.shown, isKeyMarked: true } };
   });
-  protected readonly picture = toSignal(
-    toObservable(this.wanted).pipe(switchMap((wanted) => (wanted === null ? of(null) : this.client.pictures(of(wanted))))),
-    { initialValue: null },
-  );
+  protected readonly picture = drawnSight(this.wanted);
 }

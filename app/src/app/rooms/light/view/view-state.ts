@@ -6,7 +6,7 @@ import type { SightFrame } from '@roam-dial/core/sight';
 import type { Stop } from '@roam-dial/core/stop';
 import { filter } from 'rxjs';
 import { CardStore } from '../../../state/card/card.store';
-import { evOfCard, takenBy } from '../../../state/card/taken-by';
+import { takenBy } from '../../../state/card/taken-by';
 import { frameOfStop, placeOfSight, type PlaceOfSight, sightWanted } from '../../../state/sight/sight-wanted';
 import type { SightDrawn } from '../../../workers/sight/sight-jobs';
 import { SightClient, type SightWanted } from '../../../workers/sight/sight.client';
@@ -109,7 +109,7 @@ export class ViewState {
   private taken({ id }: Pick<Stop, 'id'>): Partial<SightWanted['shown']> {
     const card = this.card();
     if (!this.isAsTaken() || card?.kind !== 'card' || card.stop.id !== id) return {};
-    return { taken: takenBy(card), exposed: { by: 'ev', ev100: evOfCard(card) } };
+    return takenBy(card);
   }
 
   turnTo(bearingDeg: number): void {
