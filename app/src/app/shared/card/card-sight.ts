@@ -3,6 +3,7 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonToggleModule } from '@angular/material/button-toggle';
 import { type Card, sightOfCard } from '../../state/card/card.store';
 import { takenBy } from '../../state/card/taken-by';
+import { SAME_SIGHT } from '../../state/sight/sight-wanted';
 import { wordingSignal } from '../../state/workspace/wording.store';
 import { WorkspaceStore } from '../../state/workspace/workspace.store';
 import type { SightWanted } from '../../workers/sight/sight.client';
@@ -117,7 +118,7 @@ export class CardSight {
     if (!this.isOpen() || workspace === undefined) return null;
     const wanted = sightOfCard(workspace, card);
     return wanted === null ? null : { ...wanted, shown: { ...wanted.shown, ...this.faceOf(card) } };
-  });
+  }, SAME_SIGHT);
   protected readonly picture = drawnSight(this.wanted);
   protected readonly sentences = computed(() => {
     const shown = this.picture() ?? this.card().seen;

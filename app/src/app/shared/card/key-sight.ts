@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { type Card, sightOfCard } from '../../state/card/card.store';
+import { SAME_SIGHT } from '../../state/sight/sight-wanted';
 import { WorkspaceStore } from '../../state/workspace/workspace.store';
 import type { SightWanted } from '../../workers/sight/sight.client';
 import { drawnSight } from '../drawn-sight';
@@ -31,6 +32,6 @@ export class KeySight {
     const workspace = this.workspace();
     const wanted = workspace === undefined ? null : sightOfCard(workspace, this.card());
     return wanted === null ? null : { ...wanted, shown: { ...wanted.shown, isKeyMarked: true } };
-  });
+  }, SAME_SIGHT);
   protected readonly picture = drawnSight(this.wanted);
 }

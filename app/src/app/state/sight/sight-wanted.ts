@@ -93,3 +93,9 @@ export function sightWanted(
 export function sightKey({ site: _, ...rest }: SightWanted): string {
   return JSON.stringify(rest);
 }
+
+/** Another theme or another stop's name asks for no new picture. */
+export const SAME_SIGHT = {
+  equal: (a: SightWanted | null, b: SightWanted | null): boolean =>
+    a === null || b === null ? a === b : sightKey(a) === sightKey(b),
+};

@@ -7,7 +7,7 @@ import type { Stop } from '@roam-dial/core/stop';
 import { filter } from 'rxjs';
 import { CardStore } from '../../../state/card/card.store';
 import { takenBy } from '../../../state/card/taken-by';
-import { frameOfStop, placeOfSight, type PlaceOfSight, sightWanted } from '../../../state/sight/sight-wanted';
+import { frameOfStop, placeOfSight, type PlaceOfSight, SAME_SIGHT, sightWanted } from '../../../state/sight/sight-wanted';
 import type { SightDrawn } from '../../../workers/sight/sight-jobs';
 import { SightClient, type SightWanted } from '../../../workers/sight/sight.client';
 import { LightState } from '../light-state';
@@ -94,7 +94,7 @@ export class ViewState {
       },
       isLarge: this.isLarge(),
     };
-  });
+  }, SAME_SIGHT);
 
   readonly picture = toSignal<SightDrawn | null>(
     this.client.pictures(toObservable(this.wanted).pipe(filter((wanted) => wanted !== null))),

@@ -14,7 +14,7 @@ import { frameOf } from '@roam-dial/core/setup';
 import { distinctUntilChanged, filter, map, of, switchMap, tap } from 'rxjs';
 import { sightOfCard } from '../../../state/card/card.store';
 import { WorkspaceStore } from '../../../state/workspace/workspace.store';
-import { sightKey } from '../../../state/sight/sight-wanted';
+import { SAME_SIGHT, sightKey } from '../../../state/sight/sight-wanted';
 import type { SightMap } from '../../../workers/sight/sight-jobs';
 import { SightClient } from '../../../workers/sight/sight.client';
 import type { BenchMeter, BenchSource } from '../../../workers/bench/bench-jobs';
@@ -62,15 +62,12 @@ export class BenchState {
   });
 
   /** What the stop's frame will see, once it is drawn; null where no walls are known. */
-  private readonly wantedSight = computed(
-    () => {
-      const card = this.meter.card();
-      if (this.choice() !== OWN_STOP || card === null || card.seen === null) return null;
-      const workspace = this.workspace();
-      return workspace === undefined ? null : sightOfCard(workspace, card);
-    },
-    { equal: (a, b) => (a === null || b === null ? a === b : sightKey(a) === sightKey(b)) },
-  );
+  private readonly wantedSight = computed(() => {
+    const card = this.meter.card();
+    if (this.choice() !== OWN_STOP || card === null || card.seen === null) return null;
+    const workspace = this.workspace();
+    return workspace === undefined ? null : sightOfCard(workspace, card);
+  }, SAME_SIGHT);
   readonly seen = toSignal<{ readonly id: string; readonly seen: SightMap } | null>(
     toObservable(this.wantedSight).pipe(
       switchMap((wanted) =>
